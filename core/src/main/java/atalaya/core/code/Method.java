@@ -1,0 +1,35 @@
+package atalaya.core.code;
+
+import java.util.List;
+
+/**
+ * A method that a person wrote, with what stands in it, lambdas included.
+ *
+ * @param name with simple parameter types: {@code quote(Vessel,Stay)}, {@code <init>(int)}, {@code
+ *     <clinit>()}
+ * @param firstLine the line of its declaration, or of its first code where the source is missing
+ * @param lastLine at least {@code firstLine}
+ * @param lines in ascending order
+ * @param conditions in the order of the source
+ */
+public record Method(
+    String name,
+    int firstLine,
+    int lastLine,
+    Complexity complexity,
+    List<Line> lines,
+    List<Condition> conditions) {
+  public Method {
+    lines = List.copyOf(lines);
+    conditions = List.copyOf(conditions);
+    if (lastLine < firstLine) {
+      throw new IllegalArgumentException(
+          name + " must end at or after line " + firstLine + " (got " + lastLine + ")");
+    }
+  }
+
+  /** The number of outcomes of all conditions. */
+  public int outcomes() {
+    return conditions.stream().mapToInt(c -> c.outcomes().size()).sum();
+  }
+}

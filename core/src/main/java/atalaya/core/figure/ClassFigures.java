@@ -1,0 +1,30 @@
+package atalaya.core.figure;
+
+import atalaya.core.code.ClassState;
+import java.util.List;
+
+/**
+ * A class of a run, with everything that has a figure in it.
+ *
+ * @param jumps the conditional jumps and switches in written code: matched to the source, of all
+ */
+public record ClassFigures(
+    String name,
+    String module,
+    String path,
+    ClassState state,
+    Share jumps,
+    List<MethodFigures> methods,
+    List<LineFigures> lines,
+    List<OutcomeFigures> outcomes) {
+  public ClassFigures {
+    methods = List.copyOf(methods);
+    lines = List.copyOf(lines);
+    outcomes = List.copyOf(outcomes);
+  }
+
+  /** Whether its figures count. */
+  public boolean counts() {
+    return state != ClassState.LEFT_OUT;
+  }
+}

@@ -1,0 +1,2 @@
+/** Ranking methods by their risk. */
+package atalaya.core.rank;

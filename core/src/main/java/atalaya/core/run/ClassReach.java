@@ -1,0 +1,36 @@
+package atalaya.core.run;
+
+import java.util.BitSet;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * The points of one class that were reached, by whom.
+ *
+ * @param byTest the points by the number of the test that reached them, in ascending order; {@link
+ *     #OUTSIDE} holds what ran outside any test, {@link #SOME_TEST} what ran while several tests
+ *     did and cannot be told apart
+ */
+public record ClassReach(Map<Integer, BitSet> byTest) {
+  /** In place of a test's number: outside of any test. */
+  public static final int OUTSIDE = 0;
+
+  /** In place of a test's number: by some test. */
+  public static final int SOME_TEST = -1;
+
+  public ClassReach {
+    byTest = java.util.Collections.unmodifiableMap(new TreeMap<>(byTest));
+  }
+
+  /** What nothing reached. */
+  public static ClassReach none() {
+    return new ClassReach(Map.of());
+  }
+
+  /** The points that were reached by anyone. */
+  public BitSet all() {
+    BitSet all = new BitSet();
+    byTest.values().forEach(all::or);
+    return all;
+  }
+}

@@ -1,0 +1,223 @@
+package atalaya.java.bytecode;
+
+import atalaya.points.PointVisitor;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.objectweb.asm.Handle;
+import org.objectweb.asm.Label;
+import org.objectweb.asm.Opcodes;
+
+/** Collects the items of one method. */
+class MethodReader extends PointVisitor {
+  private static final String ENUM_MAP = "$SwitchMap$";
+
+  private final List<CodeItem> items = new ArrayList<>();
+  private final Map<Label, Integer> labels = new HashMap<>();
+  private final Set<Label> typedHandlers = new HashSet<>();
+  private final Map<String, Map<Integer, String>> enumMaps = new HashMap<>();
+  private final List<Runnable> afterwards = new ArrayList<>();
+  private int currentLine;
+
+  /** What was computed last, for {@link CodeItem.Jump#evidence}. */
+  private String evidence = "";
+
+  private int opcodeBefore;
+  private Integer constant;
+  private String enumMap = "";
+  private String enumConstant = "";
+
+  /** How much was seen of -1, store, load, {@code hashCode()}: so a switch on strings begins. */
+  private int stringSwitchBegun;
+
+  /** Between the two switches that a switch on strings becomes. */
+  private boolean withinStringSwitch;
+
+  MethodReader(Counter counter) {
+    super(null, counter);
+  }
+
+  List<CodeItem> items() {
+    afterwards.forEach(Runnable::run);
+    return items;
+  }
+
+  int handlers() {
+    return typedHandlers.size();
+  }
+
+  /** Filled by the initialiser of the class that holds such arrays. */
+  Map<String, Map<Integer, String>> enumMaps() {
+    return enumMaps;
+  }
+
+  @Override
+  public void visitTryCatchBlock(Label start, Label end, Label handler, String type) {
+    super.visitTryCatchBlock(start, end, handler, type);
+    if (type != null) {
+      typedHandlers.add(handler);
+    }
+  }
+
+  @Override
+  public void visitLabel(Label label) {
+    super.visitLabel(label);
+    labels.put(label, labels.size());
+  }
+
+  @Override
+  protected void handler(int point) {
+    items.add(new CodeItem.HandlerEntry(point, currentLine));
+  }
+
+  @Override
+  protected void line(int point, int line) {
+    currentLine = line;
+    items.add(new CodeItem.LineEntry(point, line, false));
+  }
+
+  @Override
+  protected void jump(int point, int opcode, Label target) {
+    boolean asserts =
+        evidence.equals("$assertionsDisabled") || evidence.equals("desiredAssertionStatus()");
+    boolean stringTest = withinStringSwitch && evidence.equals("equals()");
+    items.add(new CodeItem.Jump(point, currentLine, opcode, evidence, asserts || stringTest));
+    seen(opcode, "");
+  }
+
+  @Override
+  protected void choice(int point, int[] keys, Label[] targets, Label otherwise) {
+    boolean onHashes = stringSwitchBegun == 4;
+    boolean onStrings = withinStringSwitch && !onHashes;
+    String map = opcodeBefore == Opcodes.IALOAD ? enumMap : "";
+    int line = currentLine;
+    int at = items.size();
+    items.add(null);
+    afterwards.add(
+        () -> {
+          int[] order = Arrays.stream(targets).mapToInt(labels::get).toArray();
+          int last = labels.get(otherwise);
+          items.set(
+              at, new CodeItem.Choice(point, line, keys, order, last, map, onStrings, onHashes));
+        });
+    withinStringSwitch = onHashes;
+    enumMap = "";
+    seen(Opcodes.LOOKUPSWITCH, "");
+  }
+
+  private void seen(int opcode, String nowEvidence) {
+    evidence = nowEvidence;
+    opcodeBefore = opcode;
+    stringSwitchBegun = 0;
+  }
+
+  @Override
+  public void visitInsn(int opcode) {
+    int before = items.size();
+    super.visitInsn(opcode);
+    if (opcode == Opcodes.RETURN && items.size() > before) {
+      markReturn();
+    }
+    if (opcode == Opcodes.IASTORE && !enumMap.isEmpty() && constant != null) {
+      enumMaps.computeIfAbsent(enumMap, m -> new HashMap<>()).put(constant, enumConstant);
+      enumMap = "";
+    }
+    if (opcode >= Opcodes.ICONST_M1 && opcode <= Opcodes.ICONST_5) {
+      constant = opcode - Opcodes.ICONST_0;
+    }
+    seen(opcode, "");
+    stringSwitchBegun = opcode == Opcodes.ICONST_M1 ? 1 : 0;
+  }
+
+  private void markReturn() {
+    int last = items.size() - 1;
+    if (items.get(last) instanceof CodeItem.LineEntry entry) {
+      items.set(last, new CodeItem.LineEntry(entry.point(), entry.line(), true));
+    }
+  }
+
+  @Override
+  public void visitIntInsn(int opcode, int operand) {
+    super.visitIntInsn(opcode, operand);
+    constant = operand;
+    seen(opcode, "");
+  }
+
+  @Override
+  public void visitVarInsn(int opcode, int index) {
+    super.visitVarInsn(opcode, index);
+    int begun = stringSwitchBegun;
+    seen(opcode, "");
+    if (begun == 1 && opcode == Opcodes.ISTORE || begun == 2 && opcode == Opcodes.ALOAD) {
+      stringSwitchBegun = begun + 1;
+    }
+  }
+
+  @Override
+  public void visitTypeInsn(int opcode, String type) {
+    super.visitTypeInsn(opcode, type);
+    if (opcode == Opcodes.CHECKCAST) {
+      seen(opcode, evidence);
+    } else {
+      seen(opcode, opcode == Opcodes.INSTANCEOF ? "instanceof" : "");
+    }
+  }
+
+  @Override
+  public void visitFieldInsn(int opcode, String owner, String name, String descriptor) {
+    super.visitFieldInsn(opcode, owner, name, descriptor);
+    if (name.startsWith(ENUM_MAP)) {
+      enumMap = owner.replace('/', '.') + "." + name;
+    } else if (!enumMap.isEmpty()) {
+      enumConstant = name;
+    }
+    seen(opcode, name);
+  }
+
+  @Override
+  public void visitMethodInsn(
+      int opcode, String owner, String name, String descriptor, boolean onInterface) {
+    super.visitMethodInsn(opcode, owner, name, descriptor, onInterface);
+    boolean unboxing = owner.equals("java/lang/Boolean") && name.equals("booleanValue");
+    boolean hashing = owner.equals("java/lang/String") && name.equals("hashCode");
+    int begun = stringSwitchBegun;
+    seen(opcode, unboxing ? evidence : name + "()");
+    stringSwitchBegun = begun == 3 && hashing ? 4 : 0;
+  }
+
+  @Override
+  public void visitInvokeDynamicInsn(
+      String name, String descriptor, Handle bootstrap, Object... arguments) {
+    super.visitInvokeDynamicInsn(name, descriptor, bootstrap, arguments);
+    seen(Opcodes.INVOKEDYNAMIC, "");
+    if (bootstrap.getOwner().equals("java/lang/invoke/LambdaMetafactory")
+        && arguments.length > 1
+        && arguments[1] instanceof Handle body
+        && body.getName().startsWith("lambda$")) {
+      items.add(new CodeItem.LambdaMade(currentLine, body.getName() + body.getDesc()));
+    }
+  }
+
+  @Override
+  public void visitLdcInsn(Object value) {
+    super.visitLdcInsn(value);
+    constant = value instanceof Integer number ? number : null;
+    seen(Opcodes.LDC, "");
+  }
+
+  @Override
+  public void visitIincInsn(int index, int increment) {
+    super.visitIincInsn(index, increment);
+    seen(Opcodes.IINC, "");
+  }
+
+  @Override
+  public void visitMultiANewArrayInsn(String descriptor, int dimensions) {
+    super.visitMultiANewArrayInsn(descriptor, dimensions);
+    seen(Opcodes.MULTIANEWARRAY, "");
+  }
+}

@@ -1,0 +1,2 @@
+/** Brings class files and sources together. */
+package atalaya.java.match;

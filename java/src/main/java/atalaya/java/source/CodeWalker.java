@@ -1,0 +1,465 @@
+package atalaya.java.source;
+
+import com.sun.source.tree.AssertTree;
+import com.sun.source.tree.BinaryTree;
+import com.sun.source.tree.BlockTree;
+import com.sun.source.tree.BreakTree;
+import com.sun.source.tree.CaseTree;
+import com.sun.source.tree.CatchTree;
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.ConditionalExpressionTree;
+import com.sun.source.tree.ContinueTree;
+import com.sun.source.tree.DoWhileLoopTree;
+import com.sun.source.tree.EnhancedForLoopTree;
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.ForLoopTree;
+import com.sun.source.tree.IfTree;
+import com.sun.source.tree.InstanceOfTree;
+import com.sun.source.tree.LabeledStatementTree;
+import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.ReturnTree;
+import com.sun.source.tree.StatementTree;
+import com.sun.source.tree.SwitchExpressionTree;
+import com.sun.source.tree.SwitchTree;
+import com.sun.source.tree.ThrowTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.tree.TryTree;
+import com.sun.source.tree.UnaryTree;
+import com.sun.source.tree.VariableTree;
+import com.sun.source.tree.WhileLoopTree;
+import com.sun.source.tree.YieldTree;
+import com.sun.source.util.TreeScanner;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import org.objectweb.asm.Opcodes;
+
+/**
+ * Walks statements and expressions in the order in which {@code javac} makes code of them, and
+ * notes each conditional jump, switch and lambda that it will make. What it leaves out because it
+ * can't be reached is left out here too, as far as a parser can know.
+ */
+final class CodeWalker extends TreeScanner<Void, Void> {
+  private final Places places;
+  private final Tests tests;
+  private final List<SourceItem> items = new ArrayList<>();
+  private final BitSet written = new BitSet();
+  private final Map<LambdaExpressionTree, SourceLambda> lambdas = new IdentityHashMap<>();
+  private Ways ways = new Ways();
+  private boolean alive = true;
+  private int fromLine;
+  private int toLine;
+
+  private CodeWalker(Places places) {
+    this.places = places;
+    this.tests = new Tests(places);
+  }
+
+  static SourceCode statements(Places places, List<? extends Tree> statements) {
+    CodeWalker walker = new CodeWalker(places);
+    statements.forEach(walker::walk);
+    return new SourceCode(walker.items, walker.written, Decisions.in(statements));
+  }
+
+  private void walk(Tree tree) {
+    scan(tree, null);
+  }
+
+  @Override
+  public Void scan(Tree tree, Void none) {
+    if (tree == null || tree instanceof StatementTree && !alive) {
+      return null;
+    }
+    if (tree instanceof BlockTree) {
+      return super.scan(tree, none);
+    }
+    note(tree);
+    if (!(tree instanceof StatementTree)) {
+      return super.scan(tree, none);
+    }
+    int outerFrom = fromLine;
+    int outerTo = toLine;
+    fromLine = places.firstLine(tree);
+    toLine = places.lastLine(tree);
+    super.scan(tree, none);
+    fromLine = outerFrom;
+    toLine = outerTo;
+    return null;
+  }
+
+  private void note(Tree tree) {
+    int line = places.firstLine(tree);
+    if (line > 0) {
+      written.set(line);
+    }
+    if (tree instanceof MemberSelectTree) {
+      written.set(places.lastLine(tree));
+    }
+  }
+
+  // ---- expressions ----
+
+  /**
+   * Code for a condition of which the last jump is taken when all of it comes out as given.
+   *
+   * @param jumpsOn what the whole has come out as when the last jump is taken
+   */
+  private void condition(ExpressionTree whole, boolean jumpsOn) {
+    ExpressionTree tree = Tests.bare(whole);
+    note(tree);
+    if (Tests.constant(tree) != null) {
+      return;
+    }
+    switch (tree.getKind()) {
+      case LOGICAL_COMPLEMENT -> condition(((UnaryTree) tree).getExpression(), !jumpsOn);
+      case CONDITIONAL_AND -> {
+        condition(((BinaryTree) tree).getLeftOperand(), false);
+        condition(((BinaryTree) tree).getRightOperand(), jumpsOn);
+      }
+      case CONDITIONAL_OR -> {
+        condition(((BinaryTree) tree).getLeftOperand(), true);
+        condition(((BinaryTree) tree).getRightOperand(), jumpsOn);
+      }
+      case CONDITIONAL_EXPRESSION -> {
+        condition(((ConditionalExpressionTree) tree).getCondition(), false);
+        condition(((ConditionalExpressionTree) tree).getTrueExpression(), false);
+        condition(((ConditionalExpressionTree) tree).getFalseExpression(), jumpsOn);
+      }
+      default -> atom(tree, jumpsOn);
+    }
+  }
+
+  private void atom(ExpressionTree tree, boolean jumpsOn) {
+    if (tree instanceof BinaryTree comparison && Tests.isComparison(tree)) {
+      walk(comparison.getLeftOperand());
+      walk(comparison.getRightOperand());
+    } else if (tree instanceof InstanceOfTree instance) {
+      walk(instance.getExpression());
+    } else {
+      walk(tree);
+      if (tree instanceof SwitchExpressionTree) {
+        return;
+      }
+    }
+    items.add(tests.atom(tree, jumpsOn, fromLine, toLine));
+  }
+
+  @Override
+  public Void visitBinary(BinaryTree tree, Void none) {
+    boolean computedByJumps =
+        Tests.isComparison(tree)
+            || tree.getKind() == Tree.Kind.CONDITIONAL_AND
+            || tree.getKind() == Tree.Kind.CONDITIONAL_OR;
+    if (computedByJumps) {
+      condition(tree, false);
+    } else {
+      super.visitBinary(tree, none);
+    }
+    return null;
+  }
+
+  @Override
+  public Void visitUnary(UnaryTree tree, Void none) {
+    if (tree.getKind() == Tree.Kind.LOGICAL_COMPLEMENT) {
+      condition(tree, false);
+    } else {
+      super.visitUnary(tree, none);
+    }
+    return null;
+  }
+
+  @Override
+  public Void visitInstanceOf(InstanceOfTree tree, Void none) {
+    if (tree.getPattern() != null) {
+      condition(tree, false);
+    } else {
+      walk(tree.getExpression());
+    }
+    return null;
+  }
+
+  @Override
+  public Void visitConditionalExpression(ConditionalExpressionTree tree, Void none) {
+    Boolean constant = Tests.constant(tree.getCondition());
+    condition(tree.getCondition(), false);
+    if (constant == null || constant) {
+      walk(tree.getTrueExpression());
+    }
+    if (constant == null || !constant) {
+      walk(tree.getFalseExpression());
+    }
+    return null;
+  }
+
+  @Override
+  public Void visitLambdaExpression(LambdaExpressionTree tree, Void none) {
+    SourceLambda lambda = lambdas.computeIfAbsent(tree, this::lambda);
+    items.add(new SourceItem.LambdaHere(lambda, fromLine, Math.max(toLine, lambda.lastLine())));
+    return null;
+  }
+
+  private SourceLambda lambda(LambdaExpressionTree tree) {
+    CodeWalker walker = new CodeWalker(places);
+    Tree body = tree.getBody();
+    walker.fromLine = places.firstLine(body);
+    walker.toLine = places.lastLine(body);
+    walker.walk(body);
+    if (body instanceof BlockTree block && block.getStatements().isEmpty()) {
+      walker.written.set(places.firstLine(body), places.lastLine(body) + 1);
+    }
+    SourceCode code = new SourceCode(walker.items, walker.written, 0);
+    return new SourceLambda(code, places.firstLine(tree), places.lastLine(tree));
+  }
+
+  @Override
+  public Void visitNewClass(NewClassTree tree, Void none) {
+    walk(tree.getEnclosingExpression());
+    tree.getArguments().forEach(this::walk);
+    return null;
+  }
+
+  @Override
+  public Void visitClass(ClassTree tree, Void none) {
+    return null;
+  }
+
+  @Override
+  public Void visitVariable(VariableTree tree, Void none) {
+    if (tree.getType() != null) {
+      note(tree.getType());
+    }
+    walk(tree.getInitializer());
+    return null;
+  }
+
+  // ---- statements ----
+
+  @Override
+  public Void visitIf(IfTree tree, Void none) {
+    toLine = places.lastLine(tree.getCondition());
+    condition(tree.getCondition(), false);
+    Boolean constant = Tests.constant(tree.getCondition());
+    boolean before = alive;
+    boolean after = false;
+    if (constant == null || constant) {
+      walk(tree.getThenStatement());
+      after = alive;
+    }
+    if (constant == null || !constant) {
+      alive = before;
+      walk(tree.getElseStatement());
+      after |= alive;
+    }
+    alive = after;
+    return null;
+  }
+
+  @Override
+  public Void visitWhileLoop(WhileLoopTree tree, Void none) {
+    toLine = places.lastLine(tree.getCondition());
+    condition(tree.getCondition(), false);
+    Ways.Frame loop = ways.enterLoop(tree);
+    walk(tree.getStatement());
+    ways.leave();
+    alive = loop.isLeft() || !Boolean.TRUE.equals(Tests.constant(tree.getCondition()));
+    return null;
+  }
+
+  @Override
+  public Void visitDoWhileLoop(DoWhileLoopTree tree, Void none) {
+    Ways.Frame loop = ways.enterLoop(tree);
+    walk(tree.getStatement());
+    ways.leave();
+    if (alive || loop.isContinued()) {
+      fromLine = places.firstLine(tree.getCondition());
+      toLine = places.lastLine(tree.getCondition());
+      condition(tree.getCondition(), true);
+      alive = !Boolean.TRUE.equals(Tests.constant(tree.getCondition()));
+    }
+    alive |= loop.isLeft();
+    return null;
+  }
+
+  @Override
+  public Void visitForLoop(ForLoopTree tree, Void none) {
+    tree.getInitializer().forEach(this::walk);
+    boolean endless = true;
+    if (tree.getCondition() != null) {
+      toLine = places.lastLine(tree.getCondition());
+      condition(tree.getCondition(), false);
+      endless = Boolean.TRUE.equals(Tests.constant(tree.getCondition()));
+    }
+    Ways.Frame loop = ways.enterLoop(tree);
+    walk(tree.getStatement());
+    ways.leave();
+    alive |= loop.isContinued();
+    tree.getUpdate().forEach(this::walk);
+    alive = loop.isLeft() || !endless;
+    return null;
+  }
+
+  @Override
+  public Void visitEnhancedForLoop(EnhancedForLoopTree tree, Void none) {
+    toLine = places.lastLine(tree.getExpression());
+    note(tree.getVariable());
+    walk(tree.getExpression());
+    items.add(tests.step(tree, fromLine, toLine));
+    ways.enterLoop(tree);
+    walk(tree.getStatement());
+    ways.leave();
+    alive = true;
+    return null;
+  }
+
+  @Override
+  public Void visitLabeledStatement(LabeledStatementTree tree, Void none) {
+    Ways.Frame labelled = ways.enterLabel(tree);
+    walk(tree.getStatement());
+    ways.leave();
+    alive |= labelled.isLeft();
+    return null;
+  }
+
+  @Override
+  public Void visitSwitch(SwitchTree tree, Void none) {
+    toLine = places.lastLine(tree.getExpression());
+    walk(tree.getExpression());
+    items.add(tests.selection(tree, tree.getExpression(), tree.getCases(), true, fromLine, toLine));
+    Ways.Frame frame = ways.enterSwitch();
+    boolean hasDefault = cases(tree.getCases(), frame);
+    ways.leave();
+    alive |= frame.isLeft() || !hasDefault;
+    return null;
+  }
+
+  @Override
+  public Void visitSwitchExpression(SwitchExpressionTree tree, Void none) {
+    walk(tree.getExpression());
+    items.add(
+        tests.selection(tree, tree.getExpression(), tree.getCases(), false, fromLine, toLine));
+    Ways.Frame frame = ways.enterSwitch();
+    cases(tree.getCases(), frame);
+    ways.leave();
+    alive = true;
+    return null;
+  }
+
+  private boolean cases(List<? extends CaseTree> cases, Ways.Frame frame) {
+    boolean hasDefault = false;
+    for (CaseTree at : cases) {
+      alive = true;
+      note(at);
+      hasDefault |= at.getExpressions().isEmpty();
+      if (at.getCaseKind() == CaseTree.CaseKind.RULE) {
+        walk(at.getBody());
+        frame.leaveIf(alive);
+      } else {
+        at.getStatements().forEach(this::walk);
+      }
+    }
+    return hasDefault;
+  }
+
+  @Override
+  public Void visitReturn(ReturnTree tree, Void none) {
+    walk(tree.getExpression());
+    unwind(ways.all());
+    return null;
+  }
+
+  @Override
+  public Void visitThrow(ThrowTree tree, Void none) {
+    walk(tree.getExpression());
+    alive = false;
+    return null;
+  }
+
+  @Override
+  public Void visitBreak(BreakTree tree, Void none) {
+    unwind(ways.toBreak(tree.getLabel()));
+    return null;
+  }
+
+  @Override
+  public Void visitContinue(ContinueTree tree, Void none) {
+    unwind(ways.toContinue(tree.getLabel()));
+    return null;
+  }
+
+  @Override
+  public Void visitYield(YieldTree tree, Void none) {
+    walk(tree.getValue());
+    unwind(ways.toBreak(null));
+    return null;
+  }
+
+  @Override
+  public Void visitAssert(AssertTree tree, Void none) {
+    toLine = places.lastLine(tree.getCondition());
+    condition(tree.getCondition(), true);
+    toLine = places.lastLine(tree);
+    walk(tree.getDetail());
+    return null;
+  }
+
+  @Override
+  public Void visitTry(TryTree tree, Void none) {
+    int resources = tree.getResources().size();
+    BlockTree last = tree.getFinallyBlock();
+    ways.enterFinally(last);
+    tree.getResources().forEach(this::walk);
+    ways.enterResources(resources);
+    walk(tree.getBlock());
+    ways.leave();
+    closing(2 * resources);
+    ways.leave();
+    boolean after = ends(last);
+    for (CatchTree handler : tree.getCatches()) {
+      alive = true;
+      note(handler.getParameter());
+      ways.enterFinally(last);
+      walk(handler.getBlock());
+      ways.leave();
+      after |= ends(last);
+    }
+    if (last != null) {
+      alive = true;
+      walk(last);
+    }
+    alive = after;
+    return null;
+  }
+
+  /** The copy of a {@code finally} that an orderly end of the block before it goes through. */
+  private boolean ends(BlockTree last) {
+    if (alive) {
+      walk(last);
+    }
+    return alive;
+  }
+
+  /** Leaves blocks for good, through what they have to do at last. */
+  private void unwind(Ways left) {
+    Ways here = ways;
+    for (Ways.Frame frame : left.innermostFirst()) {
+      ways = here.outside(frame);
+      alive = true;
+      closing(frame.resources());
+      walk(frame.last());
+    }
+    ways = here;
+    alive = false;
+  }
+
+  private void closing(int jumps) {
+    for (int i = 0; i < jumps; i++) {
+      items.add(
+          new SourceItem.CompilerMade(
+              List.of(Opcodes.IFNULL, Opcodes.IFNONNULL), 0, Integer.MAX_VALUE));
+    }
+  }
+}

@@ -1,0 +1,49 @@
+package atalaya.java.source;
+
+import com.sun.source.tree.CompilationUnitTree;
+import com.sun.source.tree.Tree;
+import com.sun.source.util.SourcePositions;
+
+/** Where the parts of one source file stand. Lines are counted from 1. */
+record Places(CompilationUnitTree unit, SourcePositions positions, String text) {
+
+  long start(Tree tree) {
+    return positions.getStartPosition(unit, tree);
+  }
+
+  long end(Tree tree) {
+    return positions.getEndPosition(unit, tree);
+  }
+
+  int firstLine(Tree tree) {
+    return line(start(tree));
+  }
+
+  int lastLine(Tree tree) {
+    return line(Math.max(start(tree), end(tree) - 1));
+  }
+
+  int line(long position) {
+    return position < 0 ? 0 : (int) unit.getLineMap().getLineNumber(position);
+  }
+
+  /** The text with runs of white space made one blank. */
+  String text(Tree tree) {
+    return text(start(tree), end(tree));
+  }
+
+  String text(long start, long end) {
+    return start < 0 || end < start
+        ? ""
+        : text.substring((int) start, (int) end).strip().replaceAll("\\s+", " ");
+  }
+
+  /** The first position from here on that is not white space. */
+  long skipBlanks(long position) {
+    int at = (int) position;
+    while (at < text.length() && Character.isWhitespace(text.charAt(at))) {
+      at++;
+    }
+    return at;
+  }
+}

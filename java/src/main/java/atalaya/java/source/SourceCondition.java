@@ -1,0 +1,43 @@
+package atalaya.java.source;
+
+import java.util.List;
+
+/** A condition of the source. Two are the same only when they are the same place. */
+public final class SourceCondition implements Comparable<SourceCondition> {
+  private final long position;
+  private final int line;
+  private final String text;
+  private final List<String> outcomes;
+
+  SourceCondition(long position, int line, String text, List<String> outcomes) {
+    this.position = position;
+    this.line = line;
+    this.text = text;
+    this.outcomes = List.copyOf(outcomes);
+  }
+
+  /** Where its text starts, counted from 1. */
+  public int line() {
+    return line;
+  }
+
+  /** The text with runs of white space made one blank. */
+  public String text() {
+    return text;
+  }
+
+  /** The names of its outcomes. */
+  public List<String> outcomes() {
+    return outcomes;
+  }
+
+  @Override
+  public int compareTo(SourceCondition other) {
+    return Long.compare(position, other.position);
+  }
+
+  @Override
+  public String toString() {
+    return line + ": " + text;
+  }
+}

@@ -1,0 +1,80 @@
+package atalaya.java.source;
+
+import java.util.List;
+
+/** Something in the source that a compiler makes code of, in the order of that code. */
+public sealed interface SourceItem {
+  /** The first line that the code may carry. */
+  int fromLine();
+
+  /** The last line that the code may carry. */
+  int toLine();
+
+  /**
+   * An atomic condition, or the step of an enhanced {@code for}.
+   *
+   * @param whenJumping the outcome when the conditional jump is taken
+   * @param whenNot the outcome when it is not
+   * @param opcodes those that the jump may have
+   * @param evidence what the jump must look at, as {@code CodeItem.Jump} has it; empty where that
+   *     is not known
+   * @param optionalEvidence whether the class file may be silent about it, as it is about locals
+   */
+  record Test(
+      SourceCondition condition,
+      String whenJumping,
+      String whenNot,
+      List<Integer> opcodes,
+      String evidence,
+      boolean optionalEvidence,
+      int fromLine,
+      int toLine)
+      implements SourceItem {}
+
+  /**
+   * A switch.
+   *
+   * @param groups its label groups but the default's, in the order of the source
+   * @param defaultLabels the labels that stand in the default's group
+   * @param hasDefault whether the default is an outcome
+   */
+  record Selection(
+      SourceCondition condition,
+      List<Group> groups,
+      List<Label> defaultLabels,
+      boolean hasDefault,
+      int fromLine,
+      int toLine)
+      implements SourceItem {
+
+    /** How many labels are written, {@code default} aside. */
+    public int labels() {
+      return defaultLabels.size() + groups.stream().mapToInt(g -> g.labels().size()).sum();
+    }
+  }
+
+  /**
+   * A label group of a switch.
+   *
+   * @param outcome its labels joined by {@code ", "}
+   */
+  record Group(String outcome, List<Label> labels) {}
+
+  /**
+   * A label of a switch.
+   *
+   * @param number how many labels come before it in the switch
+   * @param key the value, when it is a literal number or character; else null
+   */
+  record Label(int number, String text, Integer key) {}
+
+  /** A lambda stands here. */
+  record LambdaHere(SourceLambda lambda, int fromLine, int toLine) implements SourceItem {}
+
+  /**
+   * The compiler adds a jump of its own here, or does not.
+   *
+   * @param opcodes those that it may have
+   */
+  record CompilerMade(List<Integer> opcodes, int fromLine, int toLine) implements SourceItem {}
+}

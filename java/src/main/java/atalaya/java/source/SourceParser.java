@@ -1,0 +1,95 @@
+package atalaya.java.source;
+
+import atalaya.java.SourceText;
+import com.sun.source.tree.CompilationUnitTree;
+import com.sun.source.util.JavacTask;
+import com.sun.source.util.SourcePositions;
+import com.sun.source.util.Trees;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import javax.tools.Diagnostic;
+import javax.tools.JavaCompiler;
+import javax.tools.JavaFileObject;
+import javax.tools.SimpleJavaFileObject;
+import javax.tools.ToolProvider;
+
+/** Parses sources with the compiler of the JDK that runs Atalaya. */
+public final class SourceParser {
+  private SourceParser() {}
+
+  /**
+   * Parses source files.
+   *
+   * @return those that could be parsed
+   * @throws IllegalStateException when this Java has no compiler
+   */
+  public static Map<SourceText, SourceFile> parse(List<SourceText> sources) {
+    JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
+    if (compiler == null) {
+      throw new IllegalStateException("this Java has no compiler: run Atalaya with a JDK");
+    }
+    Map<URI, SourceText> byUri = new HashMap<>();
+    List<JavaFileObject> files = new ArrayList<>();
+    for (SourceText source : sources) {
+      URI uri = URI.create("text:///" + files.size() + "/Source.java");
+      byUri.put(uri, source);
+      files.add(new Text(uri, source.text()));
+    }
+    if (files.isEmpty()) {
+      return Map.of();
+    }
+    Set<URI> broken = new HashSet<>();
+    JavacTask task =
+        (JavacTask)
+            compiler.getTask(
+                null,
+                null,
+                problem -> {
+                  if (problem.getKind() == Diagnostic.Kind.ERROR && problem.getSource() != null) {
+                    broken.add(problem.getSource().toUri());
+                  }
+                },
+                List.of("-proc:none"),
+                null,
+                files);
+    SourcePositions positions = Trees.instance(task).getSourcePositions();
+    Map<SourceText, SourceFile> parsed = new HashMap<>();
+    for (CompilationUnitTree unit : parse(task)) {
+      URI uri = unit.getSourceFile().toUri();
+      if (!broken.contains(uri)) {
+        SourceText source = byUri.get(uri);
+        parsed.put(source, new ClassReader(new Places(unit, positions, source.text())).read());
+      }
+    }
+    return parsed;
+  }
+
+  private static Iterable<? extends CompilationUnitTree> parse(JavacTask task) {
+    try {
+      return task.parse();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static final class Text extends SimpleJavaFileObject {
+    private final String text;
+
+    Text(URI uri, String text) {
+      super(uri, Kind.SOURCE);
+      this.text = text;
+    }
+
+    @Override
+    public CharSequence getCharContent(boolean ignoreEncodingErrors) {
+      return text;
+    }
+  }
+}

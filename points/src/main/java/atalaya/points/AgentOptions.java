@@ -1,0 +1,63 @@
+package atalaya.points;
+
+import java.io.File;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What the agent is to observe: the file that its option names, a key and a value on each line. */
+public final class AgentOptions {
+  /** The folder for part files. */
+  public final File parts;
+
+  /** The project's root: jars below it are looked through for classes of the class folders. */
+  public final File root;
+
+  /** Class folders and jars whose classes are observed; they need not exist yet. */
+  public final List<File> classes;
+
+  /** All of it as given; every path is absolute. */
+  public AgentOptions(File parts, File root, List<File> classes) {
+    this.parts = parts;
+    this.root = root;
+    this.classes = new ArrayList<>(classes);
+  }
+
+  /** Writes them into a file. */
+  public void write(File file) throws IOException {
+    List<String> lines = new ArrayList<>();
+    lines.add("parts=" + parts.getPath());
+    lines.add("root=" + root.getPath());
+    for (File place : classes) {
+      lines.add("classes=" + place.getPath());
+    }
+    Files.write(file.toPath(), lines, StandardCharsets.UTF_8);
+  }
+
+  /** Reads them from a file. */
+  public static AgentOptions read(File file) throws IOException {
+    File parts = null;
+    File root = null;
+    List<File> classes = new ArrayList<>();
+    for (String line : Files.readAllLines(file.toPath(), StandardCharsets.UTF_8)) {
+      int equals = line.indexOf('=');
+      String key = line.substring(0, Math.max(equals, 0));
+      File value = new File(line.substring(equals + 1));
+      if (key.equals("parts")) {
+        parts = value;
+      } else if (key.equals("root")) {
+        root = value;
+      } else if (key.equals("classes")) {
+        classes.add(value);
+      } else {
+        throw new IOException(file + ": unknown key in \"" + line + "\"");
+      }
+    }
+    if (parts == null || root == null) {
+      throw new IOException(file + ": parts and root must be given");
+    }
+    return new AgentOptions(parts, root, classes);
+  }
+}

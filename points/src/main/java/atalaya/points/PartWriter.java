@@ -1,0 +1,157 @@
+package atalaya.points;
+
+import java.io.ByteArrayOutputStream;
+import java.io.Closeable;
+import java.io.DataOutputStream;
+import java.io.FileOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.util.BitSet;
+import java.util.Map;
+import java.util.zip.CRC32;
+
+/**
+ * Appends records to a part file. Each call writes one whole record with its checksum, in one write
+ * to the operating system, so that a killed JVM loses at most the record it was writing.
+ */
+public final class PartWriter implements Closeable {
+  /** In place of a test's number: outside of any test. */
+  public static final int OUTSIDE = 0;
+
+  /** In place of a test's number: while several tests ran at once. */
+  public static final int SOME_TEST = -1;
+
+  private final OutputStream out;
+
+  /** Begins a new part file. */
+  public PartWriter(java.io.File file, Jvm jvm) throws IOException {
+    out = new FileOutputStream(file);
+    out.write(PartFormat.MAGIC);
+    record(
+        PartFormat.JVM,
+        data -> {
+          PartFormat.writeText(data, jvm.id);
+          data.writeLong(jvm.started);
+          PartFormat.writeText(data, jvm.javaVersion);
+          PartFormat.writeText(data, jvm.javaHome);
+          PartFormat.writeText(data, jvm.mainCommand);
+          PartFormat.writeText(data, jvm.workingDirectory);
+          PartFormat.writeTexts(data, jvm.options);
+          PartFormat.writeTexts(data, jvm.classPath);
+        });
+  }
+
+  /**
+   * A class was loaded and its points planted.
+   *
+   * @param number of the class in this file, from 0
+   * @param hash of its bytes before anything was planted
+   */
+  public void planted(int number, String name, String hash, int points, String location)
+      throws IOException {
+    record(
+        PartFormat.CLASS,
+        data -> {
+          data.writeInt(number);
+          PartFormat.writeText(data, name);
+          PartFormat.writeText(data, hash);
+          data.writeInt(points);
+          PartFormat.writeText(data, location);
+        });
+  }
+
+  /** A class, or one method of it, could not be observed. */
+  public void notPlanted(String name, String reason) throws IOException {
+    record(
+        PartFormat.NOT_PLANTED,
+        data -> {
+          PartFormat.writeText(data, name);
+          PartFormat.writeText(data, reason);
+        });
+  }
+
+  /**
+   * A test began.
+   *
+   * @param number of the test in this file, from 1
+   */
+  public void testStarted(int number, String id, String name, long millis) throws IOException {
+    record(
+        PartFormat.TEST_STARTED,
+        data -> {
+          data.writeInt(number);
+          PartFormat.writeText(data, id);
+          PartFormat.writeText(data, name);
+          data.writeLong(millis);
+        });
+  }
+
+  /**
+   * A test ended.
+   *
+   * @param verdict {@code PASSED}, {@code FAILED} or {@code SKIPPED}
+   * @param overlapped whether another test ran at the same time
+   */
+  public void testEnded(int number, String verdict, long nanos, boolean overlapped)
+      throws IOException {
+    record(
+        PartFormat.TEST_ENDED,
+        data -> {
+          data.writeInt(number);
+          PartFormat.writeText(data, verdict);
+          data.writeLong(nanos);
+          data.writeBoolean(overlapped);
+        });
+  }
+
+  /**
+   * Points were reached.
+   *
+   * @param test its number, {@link #OUTSIDE} or {@link #SOME_TEST}
+   * @param points by the number of the class
+   */
+  public void reached(int test, Map<Integer, BitSet> points) throws IOException {
+    record(
+        PartFormat.REACH,
+        data -> {
+          data.writeInt(test);
+          data.writeInt(points.size());
+          for (Map.Entry<Integer, BitSet> entry : points.entrySet()) {
+            byte[] bits = entry.getValue().toByteArray();
+            data.writeInt(entry.getKey());
+            data.writeInt(bits.length);
+            data.write(bits);
+          }
+        });
+  }
+
+  /** The JVM ends in order. */
+  public void end() throws IOException {
+    record(PartFormat.END, data -> {});
+  }
+
+  @Override
+  public void close() throws IOException {
+    out.close();
+  }
+
+  private interface Body {
+    void write(DataOutputStream data) throws IOException;
+  }
+
+  private void record(int type, Body body) throws IOException {
+    ByteArrayOutputStream payload = new ByteArrayOutputStream();
+    body.write(new DataOutputStream(payload));
+    byte[] bytes = payload.toByteArray();
+    CRC32 sum = new CRC32();
+    sum.update(type);
+    sum.update(bytes, 0, bytes.length);
+    ByteArrayOutputStream whole = new ByteArrayOutputStream(bytes.length + 9);
+    DataOutputStream data = new DataOutputStream(whole);
+    data.writeByte(type);
+    data.writeInt(bytes.length);
+    data.write(bytes);
+    data.writeInt((int) sum.getValue());
+    out.write(whole.toByteArray());
+  }
+}

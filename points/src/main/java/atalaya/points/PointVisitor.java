@@ -1,0 +1,196 @@
+package atalaya.points;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.objectweb.asm.Handle;
+import org.objectweb.asm.Label;
+import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.Opcodes;
+
+/**
+ * Walks the code of one method and numbers its points. Whoever plants points and whoever reads them
+ * extends this class, so that the numbers agree.
+ *
+ * <p>Points are numbered from 0 through the whole class, in the order of the code: one for the
+ * entry of each exception handler, one for each entry of the line table, two for each conditional
+ * jump (jump, then next), and one for each key of a switch, then one for its default.
+ */
+public abstract class PointVisitor extends MethodVisitor {
+
+  /** The version of ASM's visitors that all of Atalaya uses. */
+  public static final int ASM = Opcodes.ASM9;
+
+  /** Gives out the numbers of one class. */
+  public static final class Counter {
+    private int next;
+
+    /** How many numbers were given out. */
+    public int count() {
+      return next;
+    }
+
+    private int take(int points) {
+      int first = next;
+      next += points;
+      return first;
+    }
+  }
+
+  private final Counter counter;
+  private final Set<Label> handlers = new HashSet<>();
+  private final List<Integer> pendingLines = new ArrayList<>();
+  private boolean pendingHandler;
+
+  protected PointVisitor(MethodVisitor next, Counter counter) {
+    super(ASM, next);
+    this.counter = counter;
+  }
+
+  /** The next instruction is the first one of an exception handler. */
+  protected abstract void handler(int point);
+
+  /** The next instruction is the first one of an entry of the line table. */
+  protected abstract void line(int point, int line);
+
+  /** A conditional jump: {@code point} when it jumps, {@code point + 1} when it does not. */
+  protected abstract void jump(int point, int opcode, Label target);
+
+  /**
+   * A switch: {@code point + i} when it chooses {@code keys[i]}, {@code point + keys.length} when
+   * it chooses the default.
+   *
+   * @param keys ascending; gaps in a table are not left out
+   * @param targets one for each key
+   */
+  protected abstract void choice(int point, int[] keys, Label[] targets, Label otherwise);
+
+  /** Any other instruction comes. Points in front of it have been told. */
+  protected void instruction() {}
+
+  private void before() {
+    if (pendingHandler) {
+      pendingHandler = false;
+      handler(counter.take(1));
+    }
+    for (int line : pendingLines) {
+      line(counter.take(1), line);
+    }
+    pendingLines.clear();
+  }
+
+  private void plain() {
+    before();
+    instruction();
+  }
+
+  @Override
+  public void visitTryCatchBlock(Label start, Label end, Label handler, String type) {
+    handlers.add(handler);
+    super.visitTryCatchBlock(start, end, handler, type);
+  }
+
+  @Override
+  public void visitLabel(Label label) {
+    super.visitLabel(label);
+    if (handlers.contains(label)) {
+      pendingHandler = true;
+    }
+  }
+
+  @Override
+  public void visitLineNumber(int line, Label start) {
+    super.visitLineNumber(line, start);
+    pendingLines.add(line);
+  }
+
+  @Override
+  public void visitJumpInsn(int opcode, Label label) {
+    before();
+    if (opcode == Opcodes.GOTO || opcode == Opcodes.JSR) {
+      instruction();
+      super.visitJumpInsn(opcode, label);
+    } else {
+      jump(counter.take(2), opcode, label);
+    }
+  }
+
+  @Override
+  public void visitTableSwitchInsn(int min, int max, Label otherwise, Label... labels) {
+    before();
+    int[] keys = new int[labels.length];
+    for (int i = 0; i < keys.length; i++) {
+      keys[i] = min + i;
+    }
+    choice(counter.take(keys.length + 1), keys, labels, otherwise);
+  }
+
+  @Override
+  public void visitLookupSwitchInsn(Label otherwise, int[] keys, Label[] labels) {
+    before();
+    choice(counter.take(keys.length + 1), keys, labels, otherwise);
+  }
+
+  @Override
+  public void visitInsn(int opcode) {
+    plain();
+    super.visitInsn(opcode);
+  }
+
+  @Override
+  public void visitIntInsn(int opcode, int operand) {
+    plain();
+    super.visitIntInsn(opcode, operand);
+  }
+
+  @Override
+  public void visitVarInsn(int opcode, int index) {
+    plain();
+    super.visitVarInsn(opcode, index);
+  }
+
+  @Override
+  public void visitTypeInsn(int opcode, String type) {
+    plain();
+    super.visitTypeInsn(opcode, type);
+  }
+
+  @Override
+  public void visitFieldInsn(int opcode, String owner, String name, String descriptor) {
+    plain();
+    super.visitFieldInsn(opcode, owner, name, descriptor);
+  }
+
+  @Override
+  public void visitMethodInsn(
+      int opcode, String owner, String name, String descriptor, boolean onInterface) {
+    plain();
+    super.visitMethodInsn(opcode, owner, name, descriptor, onInterface);
+  }
+
+  @Override
+  public void visitInvokeDynamicInsn(
+      String name, String descriptor, Handle bootstrap, Object... arguments) {
+    plain();
+    super.visitInvokeDynamicInsn(name, descriptor, bootstrap, arguments);
+  }
+
+  @Override
+  public void visitLdcInsn(Object value) {
+    plain();
+    super.visitLdcInsn(value);
+  }
+
+  @Override
+  public void visitIincInsn(int index, int increment) {
+    plain();
+    super.visitIincInsn(index, increment);
+  }
+
+  @Override
+  public void visitMultiANewArrayInsn(String descriptor, int dimensions) {
+    plain();
+    super.visitMultiANewArrayInsn(descriptor, dimensions);
+  }
+}

@@ -1,0 +1,96 @@
+package atalaya.agent;
+
+import atalaya.points.PointVisitor;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import org.objectweb.asm.ClassReader;
+import org.objectweb.asm.ClassVisitor;
+import org.objectweb.asm.ClassWriter;
+import org.objectweb.asm.MethodTooLargeException;
+import org.objectweb.asm.MethodVisitor;
+
+/** Plants points into a class file. No member is added, so that reflection sees no difference. */
+final class Planter {
+
+  /** A class with points in it. */
+  static final class Planted {
+    /** The class file to load instead. */
+    final byte[] bytes;
+
+    /** How many points the class has. */
+    final int points;
+
+    /** Methods that would have grown too large, left as they were; name and descriptor. */
+    final Set<String> leftAlone;
+
+    Planted(byte[] bytes, int points, Set<String> leftAlone) {
+      this.bytes = bytes;
+      this.points = points;
+      this.leftAlone = leftAlone;
+    }
+  }
+
+  private Planter() {}
+
+  /**
+   * Plants all points of a class.
+   *
+   * @param index where the class finds its marks in {@code Reach.table}
+   * @throws IllegalArgumentException when the class file is of a version that ASM does not know
+   */
+  static Planted plant(byte[] original, int index) {
+    ClassReader reader = new ClassReader(original);
+    Map<String, Integer> locals = locals(reader);
+    Set<String> leaveAlone = new HashSet<>();
+    while (true) {
+      ClassWriter writer = new ClassWriter(reader, 0);
+      PointVisitor.Counter counter = new PointVisitor.Counter();
+      reader.accept(
+          new ClassVisitor(PointVisitor.ASM, writer) {
+            @Override
+            public MethodVisitor visitMethod(
+                int access, String name, String descriptor, String signature, String[] thrown) {
+              MethodVisitor to = super.visitMethod(access, name, descriptor, signature, thrown);
+              String method = name + descriptor;
+              Integer maxLocals = locals.get(method);
+              if (maxLocals == null) {
+                return to;
+              }
+              return leaveAlone.contains(method)
+                  ? new UnplantedMethod(to, counter)
+                  : new PlantedMethod(to, counter, index, maxLocals);
+            }
+          },
+          ClassReader.EXPAND_FRAMES);
+      try {
+        return new Planted(writer.toByteArray(), counter.count(), leaveAlone);
+      } catch (MethodTooLargeException e) {
+        if (!leaveAlone.add(e.getMethodName() + e.getDescriptor())) {
+          throw e;
+        }
+      }
+    }
+  }
+
+  /** The number of local slots of each method that has code. */
+  private static Map<String, Integer> locals(ClassReader reader) {
+    Map<String, Integer> locals = new HashMap<>();
+    reader.accept(
+        new ClassVisitor(PointVisitor.ASM) {
+          @Override
+          public MethodVisitor visitMethod(
+              int access, String name, String descriptor, String signature, String[] thrown) {
+            return new MethodVisitor(PointVisitor.ASM) {
+              @Override
+              public void visitMaxs(int maxStack, int maxLocals) {
+                locals.put(name + descriptor, maxLocals);
+              }
+            };
+          }
+        },
+        ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
+    return locals;
+  }
+}

@@ -1,0 +1,137 @@
+package atalaya.agent;
+
+import atalaya.boot.Reach;
+import atalaya.points.Jvm;
+import atalaya.points.PartWriter;
+import java.io.File;
+import java.io.IOException;
+import java.util.BitSet;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.UUID;
+
+/**
+ * Writes this JVM's part file: what was planted, which tests ran, what each reached. The file is
+ * begun with the first observed class, so that other JVMs leave none. A thread writes what was
+ * reached at least once a second.
+ */
+final class Recorder {
+  private static final long BEAT_MILLIS = 500;
+
+  private final File folder;
+  private final JvmFacts facts = new JvmFacts();
+  private PartWriter part;
+  private boolean failed;
+  private int classes;
+  private int current = PartWriter.OUTSIDE;
+
+  Recorder(File folder) {
+    this.folder = folder;
+  }
+
+  synchronized void planted(int index, String name, String hash, int points, String location) {
+    classes = Math.max(classes, index + 1);
+    write(to -> to.planted(index, name, hash, points, location));
+  }
+
+  synchronized void notPlanted(String name, String reason) {
+    write(to -> to.notPlanted(name, reason));
+  }
+
+  synchronized void testStarted(int number, String id, String name) {
+    long now = System.currentTimeMillis();
+    write(to -> to.testStarted(number, id, name, now));
+  }
+
+  synchronized void testEnded(int number, String verdict, long nanos, boolean overlapped) {
+    write(to -> to.testEnded(number, verdict, nanos, overlapped));
+  }
+
+  /** What is reached from now on belongs to this test, to none, or to some. */
+  synchronized void switchTo(int test) {
+    flush();
+    current = test;
+  }
+
+  private interface Writing {
+    void on(PartWriter to) throws IOException;
+  }
+
+  private void write(Writing writing) {
+    if (failed) {
+      return;
+    }
+    try {
+      if (part == null) {
+        Jvm jvm = facts.tell(UUID.randomUUID().toString());
+        part = new PartWriter(new File(folder, jvm.id + ".part"), jvm);
+        startBeating();
+      }
+      writing.on(part);
+    } catch (IOException e) {
+      failed = true;
+      System.err.println("atalaya: this JVM is observed no further: " + e);
+    }
+  }
+
+  /** Takes the marks out of the arrays and writes them. A mark set meanwhile is taken next time. */
+  private synchronized void flush() {
+    Map<Integer, BitSet> reached = new LinkedHashMap<>();
+    boolean[][] table = Reach.table;
+    for (int index = 0; index < classes; index++) {
+      boolean[] marks = table[index];
+      if (marks != null) {
+        BitSet points = take(marks);
+        if (points != null) {
+          reached.put(index, points);
+        }
+      }
+    }
+    if (!reached.isEmpty()) {
+      write(to -> to.reached(current, reached));
+    }
+  }
+
+  private static BitSet take(boolean[] marks) {
+    BitSet points = null;
+    for (int i = 0; i < marks.length; i++) {
+      if (marks[i]) {
+        marks[i] = false;
+        if (points == null) {
+          points = new BitSet(marks.length);
+        }
+        points.set(i);
+      }
+    }
+    return points;
+  }
+
+  private void startBeating() {
+    Thread beat = new Thread(this::beat, "atalaya");
+    beat.setDaemon(true);
+    beat.start();
+    try {
+      Runtime.getRuntime().addShutdownHook(new Thread(this::end, "atalaya end"));
+    } catch (IllegalStateException e) {
+      // The JVM is going down already: what is reached from here on is written by the beat.
+      flush();
+    }
+  }
+
+  private void beat() {
+    while (true) {
+      try {
+        Thread.sleep(BEAT_MILLIS);
+      } catch (InterruptedException e) {
+        return;
+      }
+      flush();
+    }
+  }
+
+  private synchronized void end() {
+    flush();
+    write(PartWriter::end);
+    // Other shutdown hooks may still run observed code: the beat goes on until the JVM is gone.
+  }
+}

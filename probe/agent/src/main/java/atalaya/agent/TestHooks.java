@@ -1,0 +1,182 @@
+package atalaya.agent;
+
+import atalaya.points.PointVisitor;
+import java.util.HashMap;
+import java.util.Map;
+import org.objectweb.asm.ClassReader;
+import org.objectweb.asm.ClassVisitor;
+import org.objectweb.asm.ClassWriter;
+import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.Opcodes;
+
+/**
+ * Lets test frameworks say which test runs: a call is put at the entry of the methods through which
+ * each framework tells its own listeners. So it works whichever class loader the framework is in.
+ */
+final class TestHooks {
+  private static final String DESCRIPTOR = "org/junit/platform/engine/TestDescriptor";
+  private static final String RESULT = "org/junit/platform/engine/TestExecutionResult";
+  private static final String DESCRIPTION = "org/junit/runner/Description";
+  private static final String FAILURE = "org/junit/runner/notification/Failure";
+
+  /** What is put at the entry of a method; its first parameter stands in slot 1. */
+  private interface Call {
+    void emit(MethodVisitor to);
+  }
+
+  private static final Map<String, Map<String, Call>> HOOKS = new HashMap<>();
+
+  static {
+    Map<String, Call> platform = new HashMap<>();
+    platform.put("executionStarted(L" + DESCRIPTOR + ";)V", TestHooks::platformStarted);
+    platform.put(
+        "executionFinished(L" + DESCRIPTOR + ";L" + RESULT + ";)V", TestHooks::platformFinished);
+    platform.put(
+        "executionSkipped(L" + DESCRIPTOR + ";Ljava/lang/String;)V", TestHooks::platformSkipped);
+    HOOKS.put("org/junit/platform/launcher/core/ExecutionListenerAdapter", platform);
+
+    Map<String, Call> notifier = new HashMap<>();
+    notifier.put("fireTestStarted(L" + DESCRIPTION + ";)V", TestHooks::notifierStarted);
+    notifier.put("fireTestFinished(L" + DESCRIPTION + ";)V", TestHooks::notifierFinished);
+    notifier.put("fireTestIgnored(L" + DESCRIPTION + ";)V", TestHooks::notifierSkipped);
+    notifier.put("fireTestFailure(L" + FAILURE + ";)V", TestHooks::notifierFailed);
+    HOOKS.put("org/junit/runner/notification/RunNotifier", notifier);
+  }
+
+  private TestHooks() {}
+
+  /** Whether a class of a framework gets hooks. */
+  static boolean wants(String internalName) {
+    return HOOKS.containsKey(internalName);
+  }
+
+  /** The class with its hooks. */
+  static byte[] hook(String internalName, byte[] original) {
+    Map<String, Call> calls = HOOKS.get(internalName);
+    ClassReader reader = new ClassReader(original);
+    ClassWriter writer = new ClassWriter(reader, ClassWriter.COMPUTE_MAXS);
+    reader.accept(
+        new ClassVisitor(PointVisitor.ASM, writer) {
+          @Override
+          public MethodVisitor visitMethod(
+              int access, String name, String descriptor, String signature, String[] thrown) {
+            MethodVisitor to = super.visitMethod(access, name, descriptor, signature, thrown);
+            Call call = calls.get(name + descriptor);
+            return call == null ? to : new AtEntry(to, call);
+          }
+        },
+        0);
+    return writer.toByteArray();
+  }
+
+  private static final class AtEntry extends MethodVisitor {
+    private final Call call;
+
+    AtEntry(MethodVisitor to, Call call) {
+      super(PointVisitor.ASM, to);
+      this.call = call;
+    }
+
+    @Override
+    public void visitCode() {
+      super.visitCode();
+      call.emit(mv);
+    }
+  }
+
+  private static void platformStarted(MethodVisitor to) {
+    to.visitLdcInsn(TestClock.PLATFORM);
+    platformId(to);
+    onInterface(to, DESCRIPTOR, "getDisplayName", "()Ljava/lang/String;");
+    onInterface(to, DESCRIPTOR, "isTest", "()Z");
+    tell(to, "started", "Ljava/lang/String;Z");
+  }
+
+  private static void platformFinished(MethodVisitor to) {
+    to.visitLdcInsn(TestClock.PLATFORM);
+    platformId(to);
+    onInterface(to, DESCRIPTOR, "isTest", "()Z");
+    to.visitVarInsn(Opcodes.ALOAD, 2);
+    to.visitMethodInsn(
+        Opcodes.INVOKEVIRTUAL, RESULT, "getStatus", "()L" + RESULT + "$Status;", false);
+    text(to);
+    tell(to, "finished", "ZLjava/lang/String;");
+  }
+
+  private static void platformSkipped(MethodVisitor to) {
+    to.visitLdcInsn(TestClock.PLATFORM);
+    platformId(to);
+    onInterface(to, DESCRIPTOR, "getDisplayName", "()Ljava/lang/String;");
+    onInterface(to, DESCRIPTOR, "isTest", "()Z");
+    tell(to, "skipped", "Ljava/lang/String;Z");
+  }
+
+  private static void platformId(MethodVisitor to) {
+    onInterface(to, DESCRIPTOR, "getUniqueId", "()Lorg/junit/platform/engine/UniqueId;");
+    text(to);
+  }
+
+  private static void notifierStarted(MethodVisitor to) {
+    notifierId(to);
+    description(to);
+    to.visitInsn(Opcodes.ICONST_1);
+    tell(to, "started", "Ljava/lang/String;Z");
+  }
+
+  private static void notifierFinished(MethodVisitor to) {
+    notifierId(to);
+    to.visitInsn(Opcodes.ICONST_1);
+    to.visitLdcInsn("SUCCESSFUL");
+    tell(to, "finished", "ZLjava/lang/String;");
+  }
+
+  private static void notifierSkipped(MethodVisitor to) {
+    notifierId(to);
+    description(to);
+    to.visitInsn(Opcodes.ICONST_1);
+    tell(to, "skipped", "Ljava/lang/String;Z");
+  }
+
+  private static void notifierFailed(MethodVisitor to) {
+    to.visitLdcInsn(TestClock.NOTIFIER);
+    to.visitVarInsn(Opcodes.ALOAD, 1);
+    to.visitMethodInsn(
+        Opcodes.INVOKEVIRTUAL, FAILURE, "getDescription", "()L" + DESCRIPTION + ";", false);
+    text(to);
+    tell(to, "failed", "");
+  }
+
+  private static void notifierId(MethodVisitor to) {
+    to.visitLdcInsn(TestClock.NOTIFIER);
+    description(to);
+  }
+
+  private static void description(MethodVisitor to) {
+    to.visitVarInsn(Opcodes.ALOAD, 1);
+    to.visitMethodInsn(
+        Opcodes.INVOKEVIRTUAL, DESCRIPTION, "getDisplayName", "()Ljava/lang/String;", false);
+  }
+
+  private static void onInterface(MethodVisitor to, String owner, String name, String descriptor) {
+    to.visitVarInsn(Opcodes.ALOAD, 1);
+    to.visitMethodInsn(Opcodes.INVOKEINTERFACE, owner, name, descriptor, true);
+  }
+
+  private static void text(MethodVisitor to) {
+    to.visitMethodInsn(
+        Opcodes.INVOKESTATIC,
+        "java/lang/String",
+        "valueOf",
+        "(Ljava/lang/Object;)Ljava/lang/String;",
+        false);
+  }
+
+  private static void tell(MethodVisitor to, String method, String more) {
+    to.visitMethodInsn(
+        Opcodes.INVOKESTATIC,
+        "atalaya/boot/Tests",
+        method,
+        "(Ljava/lang/String;Ljava/lang/String;" + more + ")V",
+        false);
+  }
+}

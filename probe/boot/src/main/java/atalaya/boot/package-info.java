@@ -1,0 +1,5 @@
+/**
+ * All that observed code calls. It stands on the boot class path, alone, so that every class loader
+ * sees it.
+ */
+package atalaya.boot;
