@@ -65,6 +65,12 @@ public final class Joiner {
     final CodeClass code;
     final ClassReach reach;
     final boolean counts;
+
+    /**
+     * A class is initialised once, in whichever test comes first: that says nothing of the test.
+     */
+    boolean initialisesClass;
+
     final List<MethodFigures> methods = new ArrayList<>();
     final List<LineFigures> lines = new ArrayList<>();
     final List<OutcomeFigures> outcomes = new ArrayList<>();
@@ -76,6 +82,7 @@ public final class Joiner {
     }
 
     void join(Method method) {
+      initialisesClass = method.name().equals("<clinit>()");
       Map<Integer, Integer> testsHere = new HashMap<>();
       Share reachedLines = Share.NONE;
       for (Line line : method.lines()) {
@@ -154,7 +161,7 @@ public final class Joiner {
       boolean otherwise = false;
       for (var entry : reach.byTest().entrySet()) {
         if (entry.getValue().intersects(points)) {
-          if (entry.getKey() > OUTSIDE) {
+          if (entry.getKey() > OUTSIDE && !initialisesClass) {
             tests.add(entry.getKey());
           } else {
             otherwise = true;

@@ -1,0 +1,156 @@
+package atalaya.cli.command;
+
+import atalaya.cli.Console;
+import atalaya.cli.ExitCode;
+import atalaya.cli.Failure;
+import atalaya.cli.Version;
+import atalaya.cli.render.Paint;
+import atalaya.core.target.Target.NoSuchTarget;
+import atalaya.launch.project.NoProject;
+import atalaya.launch.project.Project;
+import atalaya.store.runfile.UnreadableRun;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.ITypeConverter;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.TypeConversionException;
+
+/** What all commands share: their common options, and how what goes wrong is told. */
+public abstract class BaseCommand implements Callable<Integer> {
+  private static final int CANDIDATES_SHOWN = 12;
+
+  /** Takes the three values of {@code --colour} in lower case. */
+  static final class ColourConverter implements ITypeConverter<Paint.When> {
+    @Override
+    public Paint.When convert(String value) {
+      for (Paint.When when : Paint.When.values()) {
+        if (when.name().toLowerCase(Locale.ROOT).equals(value)) {
+          return when;
+        }
+      }
+      throw new TypeConversionException("must be auto, always or never (got " + value + ")");
+    }
+  }
+
+  @Option(
+      names = "--project",
+      paramLabel = "DIR",
+      description = "The project's folder (default: the one around this folder).")
+  private Path projectFolder;
+
+  @Option(
+      names = {"--colour", "--color"},
+      paramLabel = "WHEN",
+      defaultValue = "auto",
+      converter = ColourConverter.class,
+      description = "auto, always or never.")
+  private Paint.When colour;
+
+  @Option(names = "--quiet", description = "No progress, warnings or advice.")
+  private boolean quiet;
+
+  @Option(names = "--verbose", description = "More about what is done, and about failures.")
+  private boolean verbose;
+
+  @Option(
+      names = {"-h", "--help"},
+      usageHelp = true,
+      description = "This text.")
+  private boolean help;
+
+  private final Console console;
+
+  BaseCommand(Console console) {
+    this.console = console;
+  }
+
+  /** Does the work and returns the exit code. */
+  protected abstract int execute() throws IOException;
+
+  @Override
+  public final Integer call() {
+    try {
+      return execute();
+    } catch (Failure e) {
+      return fail(e.exitCode(), e.getMessage(), e);
+    } catch (NoSuchTarget e) {
+      return fail(ExitCode.INPUT, e.getMessage() + candidates(e.candidates()), e);
+    } catch (NoProject | UnreadableRun e) {
+      return fail(ExitCode.INPUT, e.getMessage(), e);
+    } catch (IOException e) {
+      return fail(ExitCode.INPUT, e.getClass().getSimpleName() + ": " + e.getMessage(), e);
+    } catch (RuntimeException | Error e) {
+      return fault(e);
+    }
+  }
+
+  private static String candidates(List<String> candidates) {
+    if (candidates.isEmpty()) {
+      return "";
+    }
+    List<String> shown = candidates.subList(0, Math.min(CANDIDATES_SHOWN, candidates.size()));
+    int more = candidates.size() - shown.size();
+    return ": " + String.join(", ", shown) + (more > 0 ? " and " + more + " more" : "");
+  }
+
+  private int fail(int exitCode, String message, Throwable cause) {
+    console.out().flush();
+    console.err().println("atalaya: " + message.replaceAll("\\p{Cntrl}+", " "));
+    if (verbose) {
+      cause.printStackTrace(console.err());
+    }
+    return exitCode;
+  }
+
+  private int fault(Throwable cause) {
+    String where;
+    try {
+      Path folder = Files.createDirectories(project().home().resolve("log"));
+      Path file = folder.resolve("fault-" + console.clock().millis() + ".log");
+      try (PrintWriter log = new PrintWriter(Files.newBufferedWriter(file))) {
+        log.println("atalaya " + Version.TEXT + ", Java " + System.getProperty("java.version"));
+        cause.printStackTrace(log);
+      }
+      where = "; please send " + file;
+    } catch (IOException | RuntimeException e) {
+      where = "; --verbose shows where";
+    }
+    return fail(ExitCode.FAULT, "a fault of Atalaya's own: " + cause + where, cause);
+  }
+
+  Console console() {
+    return console;
+  }
+
+  boolean isQuiet() {
+    return quiet;
+  }
+
+  boolean isVerbose() {
+    return verbose;
+  }
+
+  Paint paint() {
+    return Paint.of(colour, console.columns().isPresent(), console.wantsNoColour());
+  }
+
+  Project project() {
+    return projectFolder == null
+        ? Project.around(console.directory())
+        : Project.at(console.directory().resolve(projectFolder));
+  }
+
+  /** A line of advice or warning, unless it was asked not to. */
+  void say(String line) {
+    if (!quiet) {
+      console.out().flush();
+      console.err().println(line);
+      console.err().flush();
+    }
+  }
+}

@@ -1,0 +1,154 @@
+package atalaya.cli.command;
+
+import atalaya.cli.Atalaya;
+import atalaya.cli.Console;
+import atalaya.cli.ExitCode;
+import atalaya.cli.Failure;
+import java.io.IOException;
+import java.nio.file.FileVisitResult;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.SimpleFileVisitor;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.util.List;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** {@code atalaya demo}. */
+@Command(
+    name = "demo",
+    description = "The whole tour on a small project: the office of a harbour.",
+    footer = {
+      "",
+      "Copies the project to a temporary folder and removes it at the end.",
+      "",
+      "Example: keep it, to go on by hand",
+      "  atalaya demo --keep harbour"
+    })
+public final class DemoCommand extends BaseCommand {
+  @Option(names = "--keep", paramLabel = "DIR", description = "Copy it to this folder and keep it.")
+  private Path keep;
+
+  /** Made by the program's start. */
+  public DemoCommand(Console console) {
+    super(console);
+  }
+
+  /** A command of the tour. */
+  private record Step(String why, List<String> words) {}
+
+  private static final List<Step> TOUR =
+      List.of(
+          new Step("Run the harbour's own tests, and see what each executes.", List.of("observe")),
+          new Step("Where do we stand?", List.of()),
+          new Step("Which methods should we fear?", List.of("rank", "--top", "8")),
+          new Step(
+              "Only the tariffs, which cost money when wrong.",
+              List.of("rank", "harbour.tariff", "--top", "3")),
+          new Step("Which runs are here?", List.of("runs")));
+
+  @Override
+  protected int execute() throws IOException {
+    Path source = console().home().resolve("demo").resolve("harbour");
+    if (!Files.isDirectory(source)) {
+      throw new Failure(ExitCode.INPUT, "the installation lacks " + source);
+    }
+    Path folder = folder();
+    try {
+      copy(source, folder);
+      return tour(folder);
+    } finally {
+      if (keep == null) {
+        delete(folder);
+      } else {
+        say("Kept in " + folder);
+      }
+    }
+  }
+
+  private Path folder() throws IOException {
+    if (keep == null) {
+      return Files.createTempDirectory("atalaya-demo").resolve("harbour");
+    }
+    Path folder = console().directory().resolve(keep).normalize();
+    if (Files.exists(folder)) {
+      throw new Failure(ExitCode.INPUT, folder + " exists already; --keep makes a new folder");
+    }
+    return folder;
+  }
+
+  private int tour(Path folder) {
+    Console there =
+        new Console(
+            console().out(),
+            console().err(),
+            folder,
+            console().home(),
+            console().clock(),
+            console().columns(),
+            console().wantsNoColour());
+    console().out().println("The demo project is in " + folder);
+    for (Step step : TOUR) {
+      console().out().println();
+      console().out().println(paint().dim("# " + step.why()));
+      String typed = ("atalaya " + String.join(" ", step.words())).strip();
+      console().out().println(paint().bold("$ " + typed));
+      console().out().flush();
+      int exitCode = Atalaya.run(step.words().toArray(String[]::new), there);
+      console().out().flush();
+      console().err().flush();
+      if (exitCode != ExitCode.DONE) {
+        return exitCode;
+      }
+    }
+    console().out().println();
+    console()
+        .out()
+        .println("That is the tour. In a project of your own: atalaya observe, then atalaya rank.");
+    return ExitCode.DONE;
+  }
+
+  private static void copy(Path from, Path to) throws IOException {
+    Files.walkFileTree(
+        from,
+        new SimpleFileVisitor<>() {
+          @Override
+          public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes)
+              throws IOException {
+            Path relative = from.relativize(folder);
+            if (relative.toString().equals("target") || relative.toString().equals(".atalaya")) {
+              return FileVisitResult.SKIP_SUBTREE;
+            }
+            Files.createDirectories(to.resolve(relative.toString()));
+            return FileVisitResult.CONTINUE;
+          }
+
+          @Override
+          public FileVisitResult visitFile(Path file, BasicFileAttributes attributes)
+              throws IOException {
+            Files.copy(file, to.resolve(from.relativize(file).toString()));
+            return FileVisitResult.CONTINUE;
+          }
+        });
+  }
+
+  private static void delete(Path folder) throws IOException {
+    Files.walkFileTree(
+        folder.getParent(),
+        new SimpleFileVisitor<>() {
+          @Override
+          public FileVisitResult visitFile(Path file, BasicFileAttributes attributes)
+              throws IOException {
+            Files.delete(file);
+            return FileVisitResult.CONTINUE;
+          }
+
+          @Override
+          public FileVisitResult postVisitDirectory(Path done, IOException problem)
+              throws IOException {
+            Files.delete(done);
+            return FileVisitResult.CONTINUE;
+          }
+        });
+  }
+}

@@ -1,0 +1,101 @@
+package atalaya.cli.command;
+
+import atalaya.cli.Console;
+import atalaya.cli.ExitCode;
+import atalaya.core.figure.Level;
+import atalaya.core.table.Table;
+import atalaya.core.table.Tables;
+import atalaya.store.runfile.RunFile;
+import atalaya.store.table.CsvWriter;
+import java.io.IOException;
+import java.util.Locale;
+import java.util.Map;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.ITypeConverter;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import picocli.CommandLine.TypeConversionException;
+
+/** {@code atalaya export}. */
+@Command(
+    name = "export",
+    description = "A whole table as CSV (the default) or JSON.",
+    footer = {
+      "",
+      "docs/tables.md lists the columns.",
+      "",
+      "Example: the outcomes that no test reached",
+      "  atalaya export outcomes | grep ,false,"
+    })
+public final class ExportCommand extends ReadingCommand {
+
+  /** What can be exported. */
+  enum What {
+    LINES,
+    OUTCOMES,
+    METHODS,
+    TESTS;
+
+    String label() {
+      return name().toLowerCase(Locale.ROOT);
+    }
+
+    /** Takes them in lower case. */
+    static final class Converter implements ITypeConverter<What> {
+      @Override
+      public What convert(String value) {
+        for (What what : values()) {
+          if (what.label().equals(value)) {
+            return what;
+          }
+        }
+        throw new TypeConversionException(
+            "must be lines, outcomes, methods or tests (got " + value + ")");
+      }
+    }
+  }
+
+  @Parameters(
+      paramLabel = "TABLE",
+      converter = What.Converter.class,
+      description = "lines, outcomes, methods or tests.")
+  private What what;
+
+  @Spec private CommandSpec spec;
+
+  /** Made by the program's start. */
+  public ExportCommand(Console console) {
+    super(console);
+  }
+
+  @Override
+  protected int execute() throws IOException {
+    Format format = format(Format.CSV);
+    if (format != Format.CSV && format != Format.JSON) {
+      throw new ParameterException(spec.commandLine(), "export writes csv or json");
+    }
+    try (RunFile run = openRun()) {
+      Table table = table(run);
+      print(
+          out -> {
+            if (format == Format.CSV) {
+              CsvWriter.write(table, out);
+            } else {
+              json("export " + what.label(), run.info(), Map.of(table.name(), table), out);
+            }
+          });
+    }
+    return ExitCode.DONE;
+  }
+
+  private Table table(RunFile run) {
+    return switch (what) {
+      case LINES -> Tables.lines(run.lines());
+      case OUTCOMES -> Tables.outcomes(run.outcomes());
+      case METHODS -> Tables.methods(run.methods(), Level.Thresholds.USUAL);
+      case TESTS -> Tables.tests(run.tests());
+    };
+  }
+}

@@ -1,0 +1,191 @@
+package atalaya.cli.command;
+
+import atalaya.cli.Console;
+import atalaya.cli.ExitCode;
+import atalaya.cli.render.RankView;
+import atalaya.core.figure.Concentration;
+import atalaya.core.figure.Level;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.rank.Ranking;
+import atalaya.core.table.Tables;
+import atalaya.core.target.Target;
+import atalaya.store.runfile.RunFile;
+import atalaya.store.table.CsvWriter;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.ITypeConverter;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.TypeConversionException;
+
+/** {@code atalaya rank}. */
+@Command(
+    name = "rank",
+    description = "The methods with most unwatched paths, and how concentrated the risk is.",
+    footer = {
+      "",
+      "Unwatched paths: how many of a method's independent paths could break without",
+      "any test noticing. docs/measures.md says how they are computed.",
+      "",
+      "Example: the twenty riskiest methods of a package",
+      "  atalaya rank harbour.tariff --top 20"
+    })
+public final class RankCommand extends ReadingCommand {
+
+  /** Takes the levels in lower case. */
+  static final class LevelConverter implements ITypeConverter<Level> {
+    @Override
+    public Level convert(String value) {
+      for (Level level : Level.values()) {
+        if (level.label().equals(value)) {
+          return level;
+        }
+      }
+      throw new TypeConversionException("must be high, medium or low (got " + value + ")");
+    }
+  }
+
+  @Parameters(
+      arity = "0..1",
+      paramLabel = "TARGET",
+      description = "A package, Class, Class#method or Class:line (default: everything).")
+  private String target;
+
+  @Option(
+      names = "--top",
+      paramLabel = "N",
+      defaultValue = "10",
+      description = "How many methods (default: ${DEFAULT-VALUE}; json and csv: all).")
+  private int top;
+
+  @Option(
+      names = "--level",
+      paramLabel = "L",
+      converter = LevelConverter.class,
+      description = "Only methods of this level or a worse one: high, medium or low.")
+  private Level level;
+
+  @picocli.CommandLine.Spec private picocli.CommandLine.Model.CommandSpec spec;
+
+  /** Made by the program's start. */
+  public RankCommand(Console console) {
+    super(console);
+  }
+
+  @Override
+  protected int execute() throws IOException {
+    if (top < 1) {
+      throw new picocli.CommandLine.ParameterException(
+          spec.commandLine(), "--top must be at least 1 (got " + top + ")");
+    }
+    try (RunFile run = openRun()) {
+      List<MethodFigures> methods = run.methods();
+      if (target != null) {
+        methods = Target.parse(target).in(methods);
+      }
+      Format format = format(Format.TEXT);
+      boolean cut = format == Format.TEXT || format == Format.MD || isTopGiven();
+      Ranking ranking =
+          Ranking.of(
+              methods,
+              cut ? top : Integer.MAX_VALUE,
+              Optional.ofNullable(level),
+              Level.Thresholds.USUAL);
+      print(out -> print(run, ranking, format, out));
+      if (format == Format.TEXT && !printsToFile()) {
+        next(ranking);
+      }
+    }
+    return ExitCode.DONE;
+  }
+
+  private boolean isTopGiven() {
+    return spec.commandLine().getParseResult().hasMatchedOption("--top");
+  }
+
+  private void print(RunFile run, Ranking ranking, Format format, PrintWriter out)
+      throws IOException {
+    List<MethodFigures> ranked = ranking.rows().stream().map(Ranking.Row::method).toList();
+    switch (format) {
+      case TEXT -> {
+        head(run).lines(paint()).forEach(out::println);
+        out.println();
+        int width = console().columns().orElse(100);
+        new RankView(ranking).lines(paint(), width).forEach(out::println);
+      }
+      case MD -> new RankView(ranking).markdown().forEach(out::println);
+      case CSV -> CsvWriter.write(Tables.methods(ranked, ranking.thresholds()), out);
+      case JSON -> {
+        Map<String, Object> things = new LinkedHashMap<>();
+        things.put("levels", levels(ranking));
+        things.put("totals", totals(ranking));
+        things.put("concentration", concentration(ranking.concentration()));
+        things.put("methods", Tables.methods(ranked, ranking.thresholds()));
+        json("rank", run.info(), things, out);
+      }
+    }
+  }
+
+  private static Map<String, Object> levels(Ranking ranking) {
+    Map<String, Object> levels = new LinkedHashMap<>();
+    levels.put("high", ranking.thresholds().high());
+    levels.put("medium", ranking.thresholds().medium());
+    return levels;
+  }
+
+  private static Map<String, Object> totals(Ranking ranking) {
+    Map<String, Object> totals = new LinkedHashMap<>();
+    totals.put("methods", ranking.totals().methods().whole());
+    totals.put("methodsReached", ranking.totals().methods().part());
+    totals.put("lines", ranking.totals().lines().whole());
+    totals.put("linesReached", ranking.totals().lines().part());
+    totals.put("outcomes", ranking.totals().outcomes().whole());
+    totals.put("outcomesReached", ranking.totals().outcomes().part());
+    totals.put("complexity", ranking.totals().complexity());
+    totals.put("unreached", ranking.totals().unwatched().unreached());
+    totals.put("unchecked", ranking.totals().unwatched().unchecked());
+    totals.put("notTried", ranking.totals().unwatched().notTried());
+    totals.put("unwatched", ranking.totals().unwatched().total());
+    return totals;
+  }
+
+  private static Map<String, Object> concentration(Concentration concentration) {
+    Map<String, Object> object = new LinkedHashMap<>();
+    object.put("methods", concentration.fewest());
+    object.put("held", concentration.held());
+    List<Object> bands = new ArrayList<>();
+    for (Concentration.Band band : concentration.bands()) {
+      Map<String, Object> of = new LinkedHashMap<>();
+      of.put("level", band.level().name().toLowerCase(Locale.ROOT));
+      of.put("methods", band.methods());
+      of.put("shareOfMethods", band.ofMethods());
+      of.put("shareOfLines", band.ofLines());
+      of.put("unwatched", band.unwatched());
+      of.put("shareOfUnwatched", band.ofUnwatched());
+      bands.add(of);
+    }
+    object.put("bands", bands);
+    return object;
+  }
+
+  private void next(Ranking ranking) {
+    if (!ranking.rows().isEmpty() && ranking.rows().get(0).method().unwatched().total() > 0) {
+      MethodFigures worst = ranking.rows().get(0).method();
+      String at = worst.path().isEmpty() ? worst.className() : worst.path();
+      say("");
+      say(
+          "Next: start at "
+              + at
+              + ":"
+              + worst.firstLine()
+              + "; which of its outcomes are missing: atalaya export outcomes");
+    }
+  }
+}

@@ -1,0 +1,160 @@
+package atalaya.cli.command;
+
+import atalaya.cli.Console;
+import atalaya.cli.ExitCode;
+import atalaya.cli.Failure;
+import atalaya.cli.Version;
+import atalaya.cli.observe.Freshness;
+import atalaya.cli.render.Head;
+import atalaya.core.code.ClassState;
+import atalaya.core.run.RunInfo;
+import atalaya.launch.project.NoProject;
+import atalaya.launch.project.Project;
+import atalaya.store.runfile.RunFile;
+import atalaya.store.runfile.RunFolder;
+import atalaya.store.table.JsonWriter;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.Writer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import picocli.CommandLine.Option;
+
+/** A command that reads one run and prints something of it. */
+abstract class ReadingCommand extends BaseCommand {
+  @Option(
+      names = "--run",
+      paramLabel = "NAME-OR-FILE",
+      description = "The run to read (default: the newest).")
+  private String run;
+
+  @Option(
+      names = "--format",
+      paramLabel = "FORMAT",
+      converter = Format.Converter.class,
+      description = "text, json, csv or md, as far as they fit.")
+  private Format format;
+
+  @Option(names = "--out", paramLabel = "FILE", description = "Print into this file.")
+  private Path out;
+
+  ReadingCommand(Console console) {
+    super(console);
+  }
+
+  Format format(Format usual) {
+    return format == null ? usual : format;
+  }
+
+  boolean printsToFile() {
+    return out != null;
+  }
+
+  /** The run that was asked for, open. */
+  RunFile openRun() {
+    if (run != null && (run.contains("/") || run.endsWith(".run"))) {
+      return RunFile.open(console().directory().resolve(run));
+    }
+    Project project = project();
+    RunFolder folder = new RunFolder(project.home().resolve("runs"));
+    if (run != null) {
+      return RunFile.open(folder.file(run));
+    }
+    Path newest =
+        folder
+            .newest()
+            .orElseThrow(
+                () ->
+                    new Failure(
+                        ExitCode.INPUT,
+                        "no run of " + project.root() + " yet; make one with: atalaya observe"));
+    return RunFile.open(newest);
+  }
+
+  Head head(RunFile file) {
+    return new Head(
+        file.info(),
+        console().clock().instant(),
+        file.countTests(),
+        file.failedTests(),
+        file.classes(ClassState.LEFT_OUT).size(),
+        changedClasses(file));
+  }
+
+  private Optional<List<String>> changedClasses(RunFile file) {
+    try {
+      return Freshness.changedClasses(file.stamps(), project());
+    } catch (NoProject e) {
+      return Optional.empty();
+    }
+  }
+
+  /** Something that prints. */
+  interface Printing {
+    void to(PrintWriter out) throws IOException;
+  }
+
+  /** Prints to where it was asked to. */
+  void print(Printing printing) throws IOException {
+    if (out == null) {
+      printing.to(console().out());
+      console().out().flush();
+      return;
+    }
+    Path file = console().directory().resolve(out);
+    Path unfinished = file.resolveSibling(file.getFileName() + ".unfinished");
+    try {
+      try (PrintWriter writer = new PrintWriter(Files.newBufferedWriter(unfinished))) {
+        printing.to(writer);
+        if (writer.checkError()) {
+          throw new IOException("the disk may be full");
+        }
+      }
+      Files.move(unfinished, file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+    } catch (IOException e) {
+      throw new Failure(
+          ExitCode.INPUT, "can't write " + file + ": " + e.getClass().getSimpleName(), e);
+    } finally {
+      Files.deleteIfExists(unfinished);
+    }
+  }
+
+  /** Writes a JSON document: what every one begins with, then its own things. */
+  static void json(String command, RunInfo info, Map<String, ?> things, Writer to)
+      throws IOException {
+    Map<String, Object> object = new LinkedHashMap<>();
+    object.put("atalaya", tool(command));
+    object.put("run", about(info));
+    object.putAll(things);
+    JsonWriter.write(object, to);
+  }
+
+  static Map<String, Object> tool(String command) {
+    Map<String, Object> tool = new LinkedHashMap<>();
+    tool.put("version", Version.TEXT);
+    tool.put("format", 1);
+    tool.put("command", command);
+    return tool;
+  }
+
+  private static Map<String, Object> about(RunInfo info) {
+    Map<String, Object> about = new LinkedHashMap<>();
+    about.put("name", info.name());
+    about.put("id", info.id());
+    about.put("project", info.project());
+    about.put("started", info.started().toString());
+    about.put("milliseconds", info.milliseconds());
+    about.put("command", info.command());
+    about.put("exitCode", info.exitCode());
+    about.put("jdk", info.jdk());
+    about.put("only", info.only());
+    about.put("leaveOut", info.leaveOut());
+    about.put("tests", info.tests().orElse(null));
+    about.put("complete", info.complete());
+    return about;
+  }
+}

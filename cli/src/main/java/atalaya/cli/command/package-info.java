@@ -1,0 +1,2 @@
+/** The commands: options and wiring, no computation. */
+package atalaya.cli.command;

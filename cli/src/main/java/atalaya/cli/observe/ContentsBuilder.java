@@ -1,0 +1,215 @@
+package atalaya.cli.observe;
+
+import atalaya.core.code.ClassState;
+import atalaya.core.code.CodeClass;
+import atalaya.core.figure.ClassFigures;
+import atalaya.core.figure.Joiner;
+import atalaya.core.run.ClassReach;
+import atalaya.core.run.KeptClass;
+import atalaya.core.run.KeptSource;
+import atalaya.core.run.NotObserved;
+import atalaya.core.run.NotObserved.Reason;
+import atalaya.core.run.ObservedJvm;
+import atalaya.core.run.RunContents;
+import atalaya.core.run.RunInfo;
+import atalaya.core.target.PathPatterns;
+import atalaya.java.ClassBytes;
+import atalaya.java.ProjectModel;
+import atalaya.java.ProjectReader;
+import atalaya.java.SourceText;
+import atalaya.launch.parts.ClassVersion;
+import atalaya.launch.parts.Collected;
+import atalaya.launch.project.FoundClass;
+import atalaya.launch.project.FoundSource;
+import atalaya.launch.project.Project;
+import atalaya.points.Hash;
+import atalaya.points.Jvm;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Puts together what a run file holds: what was read of the project, and what was reached. */
+final class ContentsBuilder {
+  private final Project project;
+  private final RunInfo info;
+  private final Collected collected;
+  private final Map<String, FoundClass> classes = new LinkedHashMap<>();
+  private final Map<String, String> hashes = new HashMap<>();
+  private final List<FoundClass> tests;
+  private final List<FoundSource> sources;
+  private final Set<String> loadedNames = new HashSet<>();
+  private final List<NotObserved> notObserved = new ArrayList<>();
+  private final PathPatterns only;
+  private final PathPatterns leaveOut;
+
+  ContentsBuilder(
+      Project project,
+      RunInfo info,
+      Collected collected,
+      List<FoundClass> classes,
+      List<FoundClass> tests,
+      List<FoundSource> sources) {
+    this.project = project;
+    this.info = info;
+    this.collected = collected;
+    this.tests = tests;
+    this.sources = sources;
+    this.only = PathPatterns.of(info.only());
+    this.leaveOut = PathPatterns.of(info.leaveOut());
+    for (FoundClass found : classes) {
+      if (this.classes.putIfAbsent(found.name(), found) == null) {
+        hashes.put(found.name(), Hash.of(found.bytes()));
+      }
+    }
+    collected.reach().keySet().forEach(version -> loadedNames.add(version.name()));
+  }
+
+  RunContents build() {
+    ProjectModel model = ProjectReader.read(classBytes(), sourceTexts());
+    Joiner joiner = new Joiner();
+    Map<String, ClassReach> reach = new LinkedHashMap<>();
+    List<ClassFigures> figures = new ArrayList<>();
+    for (CodeClass code : model.classes()) {
+      ClassReach of = reach(code.name());
+      reach.put(code.name(), of);
+      figures.add(joiner.join(code, of, state(code, of)));
+    }
+    problems(model);
+    return new RunContents(
+        info,
+        collected.jvms().stream().map(ContentsBuilder::jvm).toList(),
+        keptClasses(),
+        keptSources(),
+        reach,
+        figures,
+        joiner.tests(collected.tests()),
+        notObserved);
+  }
+
+  private List<ClassBytes> classBytes() {
+    return classes.values().stream()
+        .map(found -> new ClassBytes(found.module().name(), found.name(), found.bytes()))
+        .toList();
+  }
+
+  private List<SourceText> sourceTexts() {
+    return sources.stream()
+        .map(
+            s ->
+                new SourceText(
+                    s.module().name(), project.relative(s.file()), s.packagePath(), s.text()))
+        .toList();
+  }
+
+  private ClassReach reach(String name) {
+    ClassVersion onDisk = new ClassVersion(name, hashes.get(name));
+    return collected.reach().getOrDefault(onDisk, ClassReach.none());
+  }
+
+  private ClassState state(CodeClass code, ClassReach reach) {
+    String path = code.path().isEmpty() ? code.name().replace('.', '/') : code.path();
+    if (leaveOut.match(path) || !only.isEmpty() && !only.match(path)) {
+      return ClassState.LEFT_OUT;
+    }
+    if (!loadedNames.contains(code.name())) {
+      return ClassState.NEVER_LOADED;
+    }
+    var reached = reach.all();
+    boolean anyLine =
+        code.methods().stream()
+            .flatMap(method -> method.lines().stream())
+            .anyMatch(line -> line.points().intersects(reached));
+    return anyLine ? ClassState.REACHED : ClassState.LOADED;
+  }
+
+  private void problems(ProjectModel model) {
+    for (CodeClass code : model.classes()) {
+      boolean loaded = loadedNames.contains(code.name());
+      if (!loaded) {
+        notObserved.add(new NotObserved(Reason.NEVER_LOADED, code.name(), ""));
+      } else if (!collected
+          .reach()
+          .containsKey(new ClassVersion(code.name(), hashes.get(code.name())))) {
+        notObserved.add(new NotObserved(Reason.OTHER_BYTES, code.name(), ""));
+      }
+    }
+    notObserved.addAll(model.problems());
+    Set<String> known = new HashSet<>();
+    model.problems().forEach(problem -> known.add(problem.what()));
+    collected.problems().stream()
+        .filter(problem -> !known.contains(problem.what()))
+        .forEach(notObserved::add);
+    model
+        .brokenSources()
+        .forEach(path -> notObserved.add(new NotObserved(Reason.UNPARSED, path, "")));
+    sourceProblems(model);
+  }
+
+  private void sourceProblems(ProjectModel model) {
+    Map<String, Long> builtAt = new HashMap<>();
+    model
+        .pathOfClass()
+        .forEach((name, path) -> builtAt.merge(path, classes.get(name).modified(), Math::min));
+    Set<String> classless = new HashSet<>();
+    for (FoundSource source : sources) {
+      String path = project.relative(source.file());
+      String name = source.file().getFileName().toString();
+      if (!builtAt.containsKey(path)) {
+        boolean codeless = name.equals("package-info.java") || name.equals("module-info.java");
+        if (!codeless && classless.add(path)) {
+          notObserved.add(new NotObserved(Reason.NO_CLASS, path, ""));
+        }
+      } else if (source.modified() > builtAt.get(path)) {
+        notObserved.add(new NotObserved(Reason.STALE, path, ""));
+      }
+    }
+  }
+
+  private List<KeptClass> keptClasses() {
+    List<KeptClass> kept = new ArrayList<>();
+    classes.values().forEach(found -> kept.add(kept(found, hashes.get(found.name()), false)));
+    tests.forEach(found -> kept.add(kept(found, Hash.of(found.bytes()), true)));
+    return kept;
+  }
+
+  private KeptClass kept(FoundClass found, String hash, boolean isTest) {
+    return new KeptClass(
+        found.module().name(),
+        found.name(),
+        project.relative(found.file()),
+        found.modified(),
+        hash,
+        isTest,
+        found.bytes());
+  }
+
+  private List<KeptSource> keptSources() {
+    return sources.stream()
+        .map(
+            s ->
+                new KeptSource(
+                    s.module().name(),
+                    project.relative(s.file()),
+                    s.modified(),
+                    Hash.of(s.text().getBytes(StandardCharsets.UTF_8)),
+                    s.text()))
+        .toList();
+  }
+
+  private static ObservedJvm jvm(Jvm jvm) {
+    return new ObservedJvm(
+        jvm.id,
+        jvm.started,
+        jvm.javaVersion,
+        jvm.javaHome,
+        jvm.mainCommand,
+        jvm.workingDirectory,
+        jvm.options,
+        jvm.classPath);
+  }
+}

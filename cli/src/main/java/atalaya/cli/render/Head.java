@@ -1,0 +1,79 @@
+package atalaya.cli.render;
+
+import atalaya.core.run.RunInfo;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What stands above everything that is read from a run.
+ *
+ * @param leftOut how many classes were left out
+ * @param changed the classes that changed since; empty when that can't be known
+ */
+public record Head(
+    RunInfo info,
+    Instant now,
+    int tests,
+    List<String> failed,
+    int leftOut,
+    Optional<List<String>> changed) {
+  private static final int NAMES_SHOWN = 3;
+
+  /** The lines. */
+  public List<String> lines(Paint paint) {
+    List<String> lines = new ArrayList<>();
+    lines.add(
+        paint.bold("run " + Words.plain(info.name()))
+            + ", "
+            + Words.age(info.started(), now)
+            + ": "
+            + Words.plain(info.commandLine())
+            + " ("
+            + Words.count(tests, "test", "tests")
+            + ")");
+    lines.add(leftOutLine());
+    lines.add("failed tests: " + (failed.isEmpty() ? "none" : failedLine()));
+    lines.add("changed since: " + changedLine());
+    if (!info.complete()) {
+      lines.add("incomplete: a JVM did not end in order; at most its last second is missing");
+    }
+    return lines;
+  }
+
+  private String leftOutLine() {
+    if (leftOut == 0) {
+      return "left out: nothing";
+    }
+    List<String> why = new ArrayList<>();
+    info.leaveOut().forEach(pattern -> why.add("--leave-out " + pattern));
+    info.only().forEach(pattern -> why.add("--only " + pattern));
+    return "left out: "
+        + Words.count(leftOut, "class", "classes")
+        + " by "
+        + Words.plain(String.join(", ", why));
+  }
+
+  private String failedLine() {
+    List<String> names = failed.stream().map(Words::plain).toList();
+    return failed.size()
+        + " ("
+        + Words.some(names, NAMES_SHOWN)
+        + "); what they reached counts as reached, though nothing checked it";
+  }
+
+  private String changedLine() {
+    if (changed.isEmpty()) {
+      return "can't be told, the project is not here";
+    }
+    List<String> names =
+        changed.get().stream().map(n -> Words.plain(n.substring(n.lastIndexOf('.') + 1))).toList();
+    return names.isEmpty()
+        ? "nothing"
+        : Words.count(names.size(), "class", "classes")
+            + " ("
+            + Words.some(names, NAMES_SHOWN)
+            + "); observe again to see them as they are";
+  }
+}

@@ -1,0 +1,154 @@
+package atalaya.cli.render;
+
+import atalaya.core.figure.Concentration;
+import atalaya.core.figure.Level;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.figure.Unwatched;
+import atalaya.core.rank.Ranking;
+import java.util.ArrayList;
+import java.util.List;
+
+/** A ranking in a terminal, or as Markdown. */
+public final class RankView {
+  private static final int BAR = 30;
+  private static final int WIDE = 130;
+
+  private final Ranking ranking;
+
+  /** Of a ranking. */
+  public RankView(Ranking ranking) {
+    this.ranking = ranking;
+  }
+
+  /** The lines for a terminal. */
+  public List<String> lines(Paint paint, int width) {
+    List<String> lines = new ArrayList<>();
+    if (ranking.rows().isEmpty()) {
+      lines.add("no method to rank here");
+      return lines;
+    }
+    lines.addAll(table(width >= WIDE).lines(paint));
+    if (ranking.beyond() > 0) {
+      lines.add(
+          paint.dim(
+              "... and "
+                  + Words.count(ranking.beyond(), "more method", "more methods")
+                  + " with unwatched paths"));
+    }
+    lines.add("");
+    lines.addAll(concentration(paint));
+    return lines;
+  }
+
+  /** The lines as Markdown. */
+  public List<String> markdown() {
+    List<String> lines = new ArrayList<>(table(true).markdown());
+    lines.add("");
+    lines.add(sum() + " " + levels());
+    return lines;
+  }
+
+  private Columns table(boolean wide) {
+    List<String> titles =
+        new ArrayList<>(
+            List.of(
+                ">#",
+                ">unwatched",
+                "level",
+                ">complexity",
+                ">lines",
+                ">branches",
+                ">tests",
+                "method"));
+    if (wide) {
+      titles.add("where");
+    }
+    Columns columns = Columns.of(titles.toArray(String[]::new));
+    for (Ranking.Row row : ranking.rows()) {
+      columns.add(cells(row, wide).toArray(String[]::new));
+    }
+    return columns;
+  }
+
+  private static List<String> cells(Ranking.Row row, boolean wide) {
+    MethodFigures method = row.method();
+    List<String> cells =
+        new ArrayList<>(
+            List.of(
+                String.valueOf(row.rank()),
+                Words.paths(method.unwatched().total()),
+                row.level().label(),
+                String.valueOf(method.complexity().value()),
+                Words.count(method.lines()),
+                Words.count(method.outcomes()),
+                String.valueOf(method.tests()),
+                method.shortName()));
+    if (wide) {
+      cells.add(method.path().isEmpty() ? "" : method.path() + ":" + method.firstLine());
+    }
+    return cells;
+  }
+
+  private List<String> concentration(Paint paint) {
+    List<String> lines = new ArrayList<>();
+    lines.add(paint.bold(sum()));
+    for (Concentration.Band band : ranking.concentration().bands()) {
+      lines.add(band(band, paint));
+    }
+    Unwatched unwatched = ranking.totals().unwatched();
+    if (unwatched.notTried() > 0) {
+      lines.add(
+          "Not tried: "
+              + Words.paths(unwatched.notTried())
+              + " reached paths. Whether a test would notice a fault there is not known.");
+    }
+    return lines;
+  }
+
+  private String sum() {
+    Concentration concentration = ranking.concentration();
+    double all = ranking.totals().unwatched().total();
+    int methods = ranking.totals().methods().whole();
+    if (concentration.fewest() == 0) {
+      return "No unwatched paths in " + Words.count(methods, "method", "methods") + ".";
+    }
+    return concentration.fewest()
+        + " of "
+        + Words.count(methods, "method", "methods")
+        + (concentration.fewest() == 1 ? " holds " : " hold ")
+        + Words.percent(concentration.held())
+        + " of all "
+        + Words.paths(all)
+        + " unwatched paths.";
+  }
+
+  private String levels() {
+    Level.Thresholds thresholds = ranking.thresholds();
+    return "Levels: high from "
+        + Words.paths(thresholds.high())
+        + ", medium from "
+        + Words.paths(thresholds.medium())
+        + ", low below.";
+  }
+
+  private String band(Concentration.Band band, Paint paint) {
+    int filled = (int) Math.round(BAR * band.ofUnwatched());
+    String bar = paint.accent("█".repeat(filled)) + paint.dim("·".repeat(BAR - filled));
+    return String.format(
+        "  %-22s %s %7s of unwatched paths, in %s (%s of the lines)",
+        range(band.level()),
+        bar,
+        Words.percent(band.ofUnwatched()),
+        Words.count(band.methods(), "method", "methods"),
+        Words.percent(band.ofLines()));
+  }
+
+  private String range(Level level) {
+    Level.Thresholds thresholds = ranking.thresholds();
+    return switch (level) {
+      case HIGH -> "high, from " + Words.paths(thresholds.high());
+      case MEDIUM -> "medium, from " + Words.paths(thresholds.medium());
+      case LOW -> "low, below " + Words.paths(thresholds.medium());
+    };
+  }
+}

@@ -1,0 +1,70 @@
+package atalaya.cli.render;
+
+import atalaya.core.figure.Share;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+
+/** Numbers and names as people read them. */
+public final class Words {
+  private Words() {}
+
+  /** {@code 12/31}. */
+  public static String count(Share share) {
+    return share.part() + "/" + share.whole();
+  }
+
+  /** {@code 38.7 %}; {@code no code} of nothing. */
+  public static String percent(Share share) {
+    return share.whole() == 0 ? "no code" : percent(share.value());
+  }
+
+  /** {@code 38.7 %} of a share from 0 to 1. */
+  public static String percent(double share) {
+    return String.format(Locale.ROOT, "%.1f %%", 100 * share);
+  }
+
+  /** Unwatched paths, with two decimals. */
+  public static String paths(double unwatched) {
+    return String.format(Locale.ROOT, "%.2f", unwatched);
+  }
+
+  /** {@code 1 test}, {@code 2 tests}. */
+  public static String count(int number, String one, String many) {
+    return number + " " + (number == 1 ? one : many);
+  }
+
+  /** {@code a moment ago}, {@code 3 minutes ago}. */
+  public static String age(Instant then, Instant now) {
+    Duration age = Duration.between(then, now);
+    if (age.toMinutes() < 1) {
+      return "a moment ago";
+    }
+    if (age.toHours() < 1) {
+      return count((int) age.toMinutes(), "minute", "minutes") + " ago";
+    }
+    return age.toDays() < 1
+        ? count((int) age.toHours(), "hour", "hours") + " ago"
+        : count((int) age.toDays(), "day", "days") + " ago";
+  }
+
+  /** {@code 840 ms}, {@code 12.3 s}. */
+  public static String time(long milliseconds) {
+    return milliseconds < 1000
+        ? milliseconds + " ms"
+        : String.format(Locale.ROOT, "%.1f s", milliseconds / 1000.0);
+  }
+
+  /** The first few of many. */
+  public static String some(List<String> names, int shown) {
+    List<String> first = names.subList(0, Math.min(shown, names.size()));
+    int more = names.size() - first.size();
+    return String.join(", ", first) + (more > 0 ? " and " + more + " more" : "");
+  }
+
+  /** A name that came out of a file, without anything that a terminal would obey. */
+  public static String plain(String text) {
+    return text.replaceAll("\\p{Cntrl}", "?");
+  }
+}

@@ -1,0 +1,2 @@
+/** How values look in a terminal. Nothing is computed here. */
+package atalaya.cli.render;

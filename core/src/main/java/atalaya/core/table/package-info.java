@@ -1,0 +1,2 @@
+/** The tables that are exported, as values. */
+package atalaya.core.table;

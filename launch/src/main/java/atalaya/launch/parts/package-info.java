@@ -1,0 +1,2 @@
+/** Collects what observed JVMs wrote. */
+package atalaya.launch.parts;

@@ -1,0 +1,2 @@
+/** Finds a project's root, its modules, and the files in them. */
+package atalaya.launch.project;

@@ -1,0 +1,2 @@
+/** Keeps runs and writes tables. */
+package atalaya.store;

@@ -1,0 +1,277 @@
+package atalaya.store.runfile;
+
+import atalaya.core.code.ClassState;
+import atalaya.core.code.Complexity;
+import atalaya.core.figure.LineFigures;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.figure.Mutants;
+import atalaya.core.figure.OutcomeFigures;
+import atalaya.core.figure.Share;
+import atalaya.core.figure.TestFigures;
+import atalaya.core.run.RunInfo;
+import atalaya.core.run.Stamp;
+import atalaya.core.run.Test;
+import atalaya.core.run.Verdict;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.sqlite.SQLiteConfig;
+
+/** A run file, open for reading. Every method throws {@link UnreadableRun} when it is damaged. */
+public final class RunFile implements AutoCloseable {
+  private static final String COUNTED = " WHERE class.state <> 'left out'";
+
+  private final Path path;
+  private final Connection database;
+
+  private RunFile(Path path, Connection database) {
+    this.path = path;
+    this.database = database;
+  }
+
+  /**
+   * Opens a run file.
+   *
+   * @throws UnreadableRun when there is none, or it can't be read
+   */
+  public static RunFile open(Path path) {
+    RunFileHeader.check(path);
+    SQLiteConfig config = new SQLiteConfig();
+    config.setReadOnly(true);
+    try {
+      return new RunFile(path, config.createConnection("jdbc:sqlite:" + path));
+    } catch (SQLException e) {
+      throw damaged(path, e);
+    }
+  }
+
+  /** Where it is. */
+  public Path path() {
+    return path;
+  }
+
+  /** What is known of the run besides its figures. */
+  public RunInfo info() {
+    Map<String, String> about = new HashMap<>();
+    query("SELECT key, value FROM about", row -> about.put(row.getString(1), row.getString(2)));
+    try {
+      return new RunInfo(
+          text(about, "name"),
+          text(about, "id"),
+          text(about, "project"),
+          Instant.ofEpochMilli(Long.parseLong(text(about, "started"))),
+          Long.parseLong(text(about, "milliseconds")),
+          words("command"),
+          Integer.parseInt(text(about, "exit_code")),
+          text(about, "jdk"),
+          words("only"),
+          words("leave_out"),
+          Optional.ofNullable(about.get("tests")),
+          text(about, "complete").equals("1"));
+    } catch (IllegalArgumentException e) {
+      throw damaged(path, e);
+    }
+  }
+
+  private String text(Map<String, String> about, String key) {
+    String value = about.get(key);
+    if (value == null) {
+      throw new IllegalArgumentException("it lacks \"" + key + "\"");
+    }
+    return value;
+  }
+
+  private List<String> words(String list) {
+    return read(
+        "SELECT value FROM word WHERE list = '" + list + "' ORDER BY position",
+        row -> row.getString(1));
+  }
+
+  /** The methods that count, by class and line. */
+  public List<MethodFigures> methods() {
+    return read(
+        "SELECT path, class.name, method.name, first_line, last_line, complexity, complexity_from,"
+            + " lines_reached, lines, outcomes_reached, outcomes, tests"
+            + " FROM method JOIN class ON class.id = method.class"
+            + COUNTED
+            + " ORDER BY method.id",
+        row ->
+            new MethodFigures(
+                row.getString(1),
+                row.getString(2),
+                row.getString(3),
+                row.getInt(4),
+                row.getInt(5),
+                new Complexity(row.getInt(6), origin(row.getString(7))),
+                new Share(row.getInt(8), row.getInt(9)),
+                new Share(row.getInt(10), row.getInt(11)),
+                row.getInt(12),
+                Mutants.NOT_TRIED));
+  }
+
+  private static Complexity.Origin origin(String label) {
+    return Complexity.Origin.valueOf(label.toUpperCase(Locale.ROOT));
+  }
+
+  /** The lines that count, by class and line. */
+  public List<LineFigures> lines() {
+    return read(
+        "SELECT path, name, method, line, reached, tests"
+            + " FROM line JOIN class ON class.id = line.class"
+            + COUNTED
+            + " ORDER BY class.id, line.rowid",
+        row ->
+            new LineFigures(
+                row.getString(1),
+                row.getString(2),
+                row.getString(3),
+                row.getInt(4),
+                row.getBoolean(5),
+                row.getInt(6)));
+  }
+
+  /** The outcomes that count, by class and line. */
+  public List<OutcomeFigures> outcomes() {
+    return read(
+        "SELECT path, name, method, line, condition, outcome, reached, tests"
+            + " FROM outcome JOIN class ON class.id = outcome.class"
+            + COUNTED
+            + " ORDER BY class.id, outcome.rowid",
+        row ->
+            new OutcomeFigures(
+                row.getString(1),
+                row.getString(2),
+                row.getString(3),
+                row.getInt(4),
+                row.getString(5),
+                row.getString(6),
+                row.getBoolean(7),
+                row.getInt(8)));
+  }
+
+  /** All tests, in the order in which they began. */
+  public List<TestFigures> tests() {
+    return read(
+        "SELECT number, id, name, verdict, milliseconds, overlapped, methods, lines, outcomes,"
+            + " lines_only_here, outcomes_only_here FROM test ORDER BY number",
+        row ->
+            new TestFigures(
+                new Test(
+                    row.getInt(1),
+                    row.getString(2),
+                    row.getString(3),
+                    Verdict.valueOf(row.getString(4).toUpperCase(Locale.ROOT)),
+                    row.getLong(5),
+                    row.getBoolean(6)),
+                row.getInt(7),
+                row.getInt(8),
+                row.getInt(9),
+                row.getInt(10),
+                row.getInt(11)));
+  }
+
+  /** The names of the tests that failed or did not finish. */
+  public List<String> failedTests() {
+    return read(
+        "SELECT name FROM test WHERE verdict IN ('failed', 'unfinished') ORDER BY number",
+        row -> row.getString(1));
+  }
+
+  /** How many tests there are. */
+  public int countTests() {
+    return read("SELECT count(*) FROM test", row -> row.getInt(1)).get(0);
+  }
+
+  /** The binary names of classes of a state. */
+  public List<String> classes(ClassState state) {
+    return read(
+        "SELECT name FROM class WHERE state = '" + state.label() + "' ORDER BY id",
+        row -> row.getString(1));
+  }
+
+  /** The sources and class files of the observed code, as they were. */
+  public List<Stamp> stamps() {
+    Map<String, List<String>> classesOf = new HashMap<>();
+    query(
+        "SELECT path, name FROM class WHERE path <> ''",
+        row ->
+            classesOf
+                .computeIfAbsent(row.getString(1), p -> new ArrayList<>())
+                .add(row.getString(2)));
+    List<Stamp> stamps = new ArrayList<>();
+    query(
+        "SELECT path, modified, hash FROM source",
+        row ->
+            stamps.add(
+                new Stamp(
+                    row.getString(1),
+                    row.getLong(2),
+                    row.getString(3),
+                    classesOf.getOrDefault(row.getString(1), List.of()))));
+    query(
+        "SELECT file, modified, hash, name FROM class_file WHERE is_test = 0",
+        row ->
+            stamps.add(
+                new Stamp(
+                    row.getString(1),
+                    row.getLong(2),
+                    row.getString(3),
+                    List.of(row.getString(4)))));
+    return stamps;
+  }
+
+  /** The text of a source as it was observed; empty when the run has none of it. */
+  public Optional<String> source(String path) {
+    try (var statement = database.prepareStatement("SELECT text FROM source WHERE path = ?")) {
+      statement.setString(1, path);
+      try (ResultSet row = statement.executeQuery()) {
+        return row.next() ? Optional.of(row.getString(1)) : Optional.empty();
+      }
+    } catch (SQLException e) {
+      throw damaged(this.path, e);
+    }
+  }
+
+  private interface Reading<T> {
+    T from(ResultSet row) throws SQLException;
+  }
+
+  private <T> List<T> read(String sql, Reading<T> reading) {
+    List<T> all = new ArrayList<>();
+    query(sql, row -> all.add(reading.from(row)));
+    return all;
+  }
+
+  private void query(String sql, Reading<?> reading) {
+    try (Statement statement = database.createStatement();
+        ResultSet rows = statement.executeQuery(sql)) {
+      while (rows.next()) {
+        reading.from(rows);
+      }
+    } catch (SQLException | IllegalArgumentException e) {
+      throw damaged(path, e);
+    }
+  }
+
+  private static UnreadableRun damaged(Path path, Exception cause) {
+    return new UnreadableRun(path + " is damaged (" + cause.getMessage() + ")", cause);
+  }
+
+  @Override
+  public void close() {
+    try {
+      database.close();
+    } catch (SQLException e) {
+      throw damaged(path, e);
+    }
+  }
+}

@@ -1,0 +1,289 @@
+package atalaya.store.runfile;
+
+import atalaya.core.figure.ClassFigures;
+import atalaya.core.figure.LineFigures;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.figure.OutcomeFigures;
+import atalaya.core.figure.TestFigures;
+import atalaya.core.run.KeptClass;
+import atalaya.core.run.KeptSource;
+import atalaya.core.run.NotObserved;
+import atalaya.core.run.ObservedJvm;
+import atalaya.core.run.RunContents;
+import atalaya.core.run.RunInfo;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.roaringbitmap.RoaringBitmap;
+
+/** Writes run files. */
+public final class RunFileWriter {
+  private final Connection database;
+
+  private RunFileWriter(Connection database) {
+    this.database = database;
+  }
+
+  /**
+   * Writes a run under a temporary name and moves it into place, so that there never is half a run.
+   *
+   * @throws IOException when it can't be written, because the disk is full, say
+   */
+  public static void write(Path file, RunContents run) throws IOException {
+    Path unfinished = file.resolveSibling(file.getFileName() + ".unfinished");
+    try {
+      Files.createDirectories(file.getParent());
+      Files.deleteIfExists(unfinished);
+      try (Connection database = DriverManager.getConnection("jdbc:sqlite:" + unfinished)) {
+        new RunFileWriter(database).writeAll(run);
+      }
+      Files.move(unfinished, file, StandardCopyOption.ATOMIC_MOVE);
+    } catch (SQLException | UncheckedIOException e) {
+      throw new IOException(e.getMessage(), e);
+    } finally {
+      Files.deleteIfExists(unfinished);
+    }
+  }
+
+  private void writeAll(RunContents run) throws SQLException {
+    try (Statement statement = database.createStatement()) {
+      statement.execute("PRAGMA journal_mode = OFF");
+      statement.execute("PRAGMA synchronous = OFF");
+      for (String sql : Schema.STATEMENTS) {
+        statement.execute(sql);
+      }
+    }
+    database.setAutoCommit(false);
+    about(run.info());
+    jvms(run.jvms());
+    sources(run.sources());
+    classFiles(run.classes());
+    reach(run);
+    notObserved(run.notObserved());
+    tests(run.tests());
+    figures(run.figures());
+    database.commit();
+  }
+
+  /** Sets the parameters of one row. */
+  private interface Row<T> {
+    void set(PreparedStatement to, T value) throws SQLException;
+  }
+
+  private <T> void insert(String sql, Iterable<T> values, Row<T> row) throws SQLException {
+    try (PreparedStatement statement = database.prepareStatement(sql)) {
+      for (T value : values) {
+        row.set(statement, value);
+        statement.addBatch();
+      }
+      statement.executeBatch();
+    }
+  }
+
+  private static void set(PreparedStatement to, Object... values) throws SQLException {
+    for (int i = 0; i < values.length; i++) {
+      Object value = values[i] instanceof Boolean truth ? (Object) (truth ? 1 : 0) : values[i];
+      to.setObject(i + 1, value);
+    }
+  }
+
+  private void about(RunInfo info) throws SQLException {
+    Map<String, Object> facts = new HashMap<>();
+    facts.put("name", info.name());
+    facts.put("id", info.id());
+    facts.put("project", info.project());
+    facts.put("started", info.started().toEpochMilli());
+    facts.put("milliseconds", info.milliseconds());
+    facts.put("exit_code", info.exitCode());
+    facts.put("jdk", info.jdk());
+    facts.put("complete", info.complete() ? 1 : 0);
+    info.tests().ifPresent(tests -> facts.put("tests", tests));
+    insert(
+        "INSERT INTO about VALUES (?, ?)",
+        facts.entrySet(),
+        (to, fact) -> set(to, fact.getKey(), String.valueOf(fact.getValue())));
+    words("command", info.command());
+    words("only", info.only());
+    words("leave_out", info.leaveOut());
+  }
+
+  private void words(String list, List<String> words) throws SQLException {
+    int[] position = {0};
+    insert(
+        "INSERT INTO word VALUES (?, ?, ?)",
+        words,
+        (to, word) -> set(to, list, position[0]++, word));
+  }
+
+  private void jvms(List<ObservedJvm> jvms) throws SQLException {
+    insert(
+        "INSERT INTO jvm VALUES (?, ?, ?, ?, ?, ?)",
+        jvms,
+        (to, jvm) ->
+            set(
+                to,
+                jvm.id(),
+                jvm.started(),
+                jvm.javaVersion(),
+                jvm.javaHome(),
+                jvm.mainCommand(),
+                jvm.workingDirectory()));
+    for (ObservedJvm jvm : jvms) {
+      words(jvm, "option", jvm.options());
+      words(jvm, "class_path", jvm.classPath());
+    }
+  }
+
+  private void words(ObservedJvm jvm, String list, List<String> words) throws SQLException {
+    int[] position = {0};
+    insert(
+        "INSERT INTO jvm_word VALUES (?, ?, ?, ?)",
+        words,
+        (to, word) -> set(to, jvm.id(), list, position[0]++, word));
+  }
+
+  private void sources(List<KeptSource> sources) throws SQLException {
+    insert(
+        "INSERT OR IGNORE INTO source VALUES (?, ?, ?, ?, ?)",
+        sources,
+        (to, s) -> set(to, s.path(), s.module(), s.modified(), s.hash(), s.text()));
+  }
+
+  private void classFiles(List<KeptClass> classes) throws SQLException {
+    insert(
+        "INSERT INTO class_file VALUES (NULL, ?, ?, ?, ?, ?, ?, ?)",
+        classes,
+        (to, c) ->
+            set(to, c.module(), c.name(), c.file(), c.modified(), c.hash(), c.isTest(), c.bytes()));
+  }
+
+  private void reach(RunContents run) throws SQLException {
+    Map<BitSet, Integer> patterns = new HashMap<>();
+    try (PreparedStatement pattern =
+            database.prepareStatement("INSERT INTO pattern VALUES (?, ?)");
+        PreparedStatement reach = database.prepareStatement("INSERT INTO reach VALUES (?, ?, ?)")) {
+      for (var ofClass : run.reach().entrySet()) {
+        for (var ofTest : ofClass.getValue().byTest().entrySet()) {
+          Integer id = patterns.get(ofTest.getValue());
+          if (id == null) {
+            id = patterns.size() + 1;
+            patterns.put(ofTest.getValue(), id);
+            set(pattern, id, bytes(ofTest.getValue()));
+            pattern.addBatch();
+          }
+          set(reach, ofClass.getKey(), ofTest.getKey(), id);
+          reach.addBatch();
+        }
+      }
+      pattern.executeBatch();
+      reach.executeBatch();
+    }
+  }
+
+  private static byte[] bytes(BitSet bits) {
+    RoaringBitmap bitmap = RoaringBitmap.bitmapOf(bits.stream().toArray());
+    bitmap.runOptimize();
+    ByteBuffer buffer = ByteBuffer.allocate(bitmap.serializedSizeInBytes());
+    bitmap.serialize(buffer);
+    return buffer.array();
+  }
+
+  private void notObserved(List<NotObserved> problems) throws SQLException {
+    insert(
+        "INSERT INTO not_observed VALUES (?, ?, ?)",
+        problems,
+        (to, p) -> set(to, p.reason().name(), p.what(), p.detail()));
+  }
+
+  private void tests(List<TestFigures> tests) throws SQLException {
+    insert(
+        "INSERT INTO test VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        tests,
+        (to, t) ->
+            set(
+                to,
+                t.test().number(),
+                t.test().id(),
+                t.test().name(),
+                t.test().verdict().label(),
+                t.test().milliseconds(),
+                t.test().overlapped(),
+                t.methods(),
+                t.lines(),
+                t.outcomes(),
+                t.linesOnlyHere(),
+                t.outcomesOnlyHere()));
+  }
+
+  private void figures(List<ClassFigures> classes) throws SQLException {
+    Map<ClassFigures, Integer> ids = new java.util.IdentityHashMap<>();
+    insert(
+        "INSERT INTO class VALUES (?, ?, ?, ?, ?, ?, ?)",
+        classes,
+        (to, c) -> {
+          ids.put(c, ids.size() + 1);
+          set(
+              to,
+              ids.get(c),
+              c.name(),
+              c.module(),
+              c.path(),
+              c.state().label(),
+              c.jumps().whole(),
+              c.jumps().part());
+        });
+    for (ClassFigures figures : classes) {
+      int id = ids.get(figures);
+      methods(id, figures.methods());
+      lines(id, figures.lines());
+      outcomes(id, figures.outcomes());
+    }
+  }
+
+  private void methods(int id, List<MethodFigures> methods) throws SQLException {
+    insert(
+        "INSERT INTO method VALUES (NULL, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        methods,
+        (to, m) ->
+            set(
+                to,
+                id,
+                m.method(),
+                m.firstLine(),
+                m.lastLine(),
+                m.complexity().value(),
+                m.complexity().origin().label(),
+                m.lines().whole(),
+                m.lines().part(),
+                m.outcomes().whole(),
+                m.outcomes().part(),
+                m.tests()));
+  }
+
+  private void lines(int id, List<LineFigures> lines) throws SQLException {
+    insert(
+        "INSERT INTO line VALUES (?, ?, ?, ?, ?)",
+        lines,
+        (to, l) -> set(to, id, l.method(), l.line(), l.reached(), l.tests()));
+  }
+
+  private void outcomes(int id, List<OutcomeFigures> outcomes) throws SQLException {
+    insert(
+        "INSERT INTO outcome VALUES (?, ?, ?, ?, ?, ?, ?)",
+        outcomes,
+        (to, o) ->
+            set(to, id, o.method(), o.line(), o.condition(), o.outcome(), o.reached(), o.tests()));
+  }
+}

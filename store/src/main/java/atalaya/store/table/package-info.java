@@ -1,0 +1,2 @@
+/** Tables as CSV and JSON. */
+package atalaya.store.table;
