@@ -26,7 +26,7 @@ public final class Main {
             writer(FileDescriptor.err),
             Path.of("").toAbsolutePath(),
             Path.of(System.getProperty("atalaya.home", "")).toAbsolutePath(),
-            Clock.systemDefaultZone(),
+            Clock.systemUTC(),
             columns(),
             System.getenv("NO_COLOR") != null);
     int exitCode = Atalaya.run(arguments, console);

@@ -13,7 +13,6 @@ import atalaya.core.run.RunContents;
 import atalaya.core.run.Verdict;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 /** What an observation ends with. */
 public final class ObservedView {
@@ -133,16 +132,15 @@ public final class ObservedView {
             + ", branches "
             + change(before.totals().outcomes(), now.outcomes())
             + ", unwatched paths "
-            + String.format(
-                Locale.ROOT, "%+.2f", now.unwatched().total() - before.totals().unwatched().total())
+            + Words.change(now.unwatched().total() - before.totals().unwatched().total())
             + ", tests "
-            + String.format("%+d", run.tests().size() - before.tests()));
+            + Words.change(run.tests().size() - before.tests()));
   }
 
   private static String change(Share before, Share now) {
-    String reached = String.format("%+d", now.part() - before.part());
+    String reached = Words.change(now.part() - before.part());
     int grown = now.whole() - before.whole();
-    return grown == 0 ? reached : reached + " of " + String.format("%+d", grown);
+    return grown == 0 ? reached : reached + " of " + Words.change(grown);
   }
 
   private void notObserved(List<String> lines, Paint paint) {

@@ -7,11 +7,13 @@ import atalaya.core.figure.Unwatched;
 import atalaya.core.rank.Ranking;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /** A ranking in a terminal, or as Markdown. */
 public final class RankView {
   private static final int BAR = 30;
   private static final int WIDE = 130;
+  private static final Pattern FILLED = Pattern.compile("█+");
 
   private final Ranking ranking;
 
@@ -92,9 +94,7 @@ public final class RankView {
   private List<String> concentration(Paint paint) {
     List<String> lines = new ArrayList<>();
     lines.add(paint.bold(sum()));
-    for (Concentration.Band band : ranking.concentration().bands()) {
-      lines.add(band(band, paint));
-    }
+    lines.addAll(bands(paint));
     Unwatched unwatched = ranking.totals().unwatched();
     if (unwatched.notTried() > 0) {
       lines.add(
@@ -131,24 +131,32 @@ public final class RankView {
         + ", low below.";
   }
 
-  private String band(Concentration.Band band, Paint paint) {
-    int filled = (int) Math.round(BAR * band.ofUnwatched());
-    String bar = paint.accent("█".repeat(filled)) + paint.dim("·".repeat(BAR - filled));
-    return String.format(
-        "  %-22s %s %7s of unwatched paths, in %s (%s of the lines)",
-        range(band.level()),
-        bar,
-        Words.percent(band.ofUnwatched()),
-        Words.count(band.methods(), "method", "methods"),
-        Words.percent(band.ofLines()));
+  private List<String> bands(Paint paint) {
+    Columns columns =
+        Columns.of("level", ">from", "share of all unwatched paths", ">", ">methods", ">of lines");
+    for (Concentration.Band band : ranking.concentration().bands()) {
+      int filled = (int) Math.round(BAR * band.ofUnwatched());
+      columns.add(
+          band.level().label(),
+          from(band.level()),
+          "█".repeat(filled) + "·".repeat(BAR - filled),
+          Words.percent(band.ofUnwatched()),
+          String.valueOf(band.methods()),
+          Words.percent(band.ofLines()));
+    }
+    return columns.lines(paint).stream().map(line -> "  " + withBars(line, paint)).toList();
   }
 
-  private String range(Level level) {
+  private static String withBars(String line, Paint paint) {
+    return FILLED.matcher(line).replaceAll(bar -> paint.accent(bar.group()));
+  }
+
+  private String from(Level level) {
     Level.Thresholds thresholds = ranking.thresholds();
     return switch (level) {
-      case HIGH -> "high, from " + Words.paths(thresholds.high());
-      case MEDIUM -> "medium, from " + Words.paths(thresholds.medium());
-      case LOW -> "low, below " + Words.paths(thresholds.medium());
+      case HIGH -> Words.paths(thresholds.high());
+      case MEDIUM -> Words.paths(thresholds.medium());
+      case LOW -> "0";
     };
   }
 }

@@ -4,7 +4,6 @@ import atalaya.core.figure.Share;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 
 /** Numbers and names as people read them. */
 public final class Words {
@@ -22,12 +21,31 @@ public final class Words {
 
   /** {@code 38.7 %} of a share from 0 to 1. */
   public static String percent(double share) {
-    return String.format(Locale.ROOT, "%.1f %%", 100 * share);
+    return fixed(100 * share, 1) + " %";
   }
 
   /** Unwatched paths, with two decimals. */
   public static String paths(double unwatched) {
-    return String.format(Locale.ROOT, "%.2f", unwatched);
+    return fixed(unwatched, 2);
+  }
+
+  /** A change of unwatched paths, always with its sign. */
+  public static String change(double paths) {
+    String text = paths(paths);
+    return text.startsWith("-") ? text : "+" + text;
+  }
+
+  /** A change of a count, always with its sign. */
+  public static String change(int count) {
+    return count < 0 ? String.valueOf(count) : "+" + count;
+  }
+
+  /** Rounded half up. The formatter of the JDK would cost each start more than all numbers. */
+  private static String fixed(double value, int decimals) {
+    long scale = decimals == 1 ? 10 : 100;
+    long scaled = Math.round(Math.abs(value) * scale);
+    String fraction = String.valueOf(scale + scaled % scale).substring(1);
+    return (value < 0 && scaled > 0 ? "-" : "") + scaled / scale + "." + fraction;
   }
 
   /** {@code 1 test}, {@code 2 tests}. */
@@ -53,7 +71,7 @@ public final class Words {
   public static String time(long milliseconds) {
     return milliseconds < 1000
         ? milliseconds + " ms"
-        : String.format(Locale.ROOT, "%.1f s", milliseconds / 1000.0);
+        : fixed(milliseconds / 1000.0, 1) + " s";
   }
 
   /** The first few of many. */

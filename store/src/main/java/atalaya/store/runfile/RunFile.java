@@ -45,6 +45,7 @@ public final class RunFile implements AutoCloseable {
    */
   public static RunFile open(Path path) {
     RunFileHeader.check(path);
+    DatabaseLibrary.prepare();
     SQLiteConfig config = new SQLiteConfig();
     config.setReadOnly(true);
     try {

@@ -43,6 +43,7 @@ public final class RunFileWriter {
    */
   public static void write(Path file, RunContents run) throws IOException {
     Path unfinished = file.resolveSibling(file.getFileName() + ".unfinished");
+    DatabaseLibrary.prepare();
     try {
       Files.createDirectories(file.getParent());
       Files.deleteIfExists(unfinished);

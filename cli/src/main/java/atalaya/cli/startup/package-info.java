@@ -1,0 +1,2 @@
+/** What makes Atalaya start fast. */
+package atalaya.cli.startup;
