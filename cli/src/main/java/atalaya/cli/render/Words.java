@@ -69,9 +69,7 @@ public final class Words {
 
   /** {@code 840 ms}, {@code 12.3 s}. */
   public static String time(long milliseconds) {
-    return milliseconds < 1000
-        ? milliseconds + " ms"
-        : fixed(milliseconds / 1000.0, 1) + " s";
+    return milliseconds < 1000 ? milliseconds + " ms" : fixed(milliseconds / 1000.0, 1) + " s";
   }
 
   /** The first few of many. */

@@ -35,8 +35,7 @@ final class BootClasses {
   private static File bootJar() throws IOException {
     try {
       File agent =
-          new File(
-              BootClasses.class.getProtectionDomain().getCodeSource().getLocation().toURI());
+          new File(BootClasses.class.getProtectionDomain().getCodeSource().getLocation().toURI());
       return new File(agent.getParentFile(), "atalaya-boot.jar");
     } catch (URISyntaxException e) {
       throw new IOException("the agent's place can't be read", e);
@@ -78,8 +77,7 @@ final class BootClasses {
       this.classes = classes;
     }
 
-    void define(Instrumentation instrumentation)
-        throws ReflectiveOperationException, IOException {
+    void define(Instrumentation instrumentation) throws ReflectiveOperationException, IOException {
       String name = BootDefiner.class.getName();
       byte[] own;
       try (InputStream in = getResourceAsStream(name.replace('.', '/') + ".class")) {

@@ -19,7 +19,8 @@ final class DatabaseLibrary {
     }
     Path folder = Path.of(home, "lib", "database", system(), processor());
     String name = System.mapLibraryName("sqlitejdbc");
-    if (Files.isRegularFile(folder.resolve(name)) && !Files.exists(Path.of("/etc/alpine-release"))) {
+    if (Files.isRegularFile(folder.resolve(name))
+        && !Files.exists(Path.of("/etc/alpine-release"))) {
       System.setProperty("org.sqlite.lib.path", folder.toString());
       System.setProperty("org.sqlite.lib.name", name);
     }

@@ -1,0 +1,87 @@
+package atalaya.dist;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import javax.tools.ToolProvider;
+
+/** Runs the distribution as it is shipped, in a process of its own. */
+final class Shipped {
+  static final Path HOME = Path.of(System.getProperty("atalaya.dist"));
+
+  /** What a command did. */
+  record Result(int exitCode, String out, String err) {
+    /** The one line on standard error. */
+    String errLine() {
+      String[] lines = err.strip().split("\n");
+      if (lines.length != 1) {
+        throw new AssertionError("not one line but: " + err);
+      }
+      return lines[0];
+    }
+  }
+
+  private Shipped() {}
+
+  static Result run(Path directory, String... words) {
+    return runIn(HOME, directory, Map.of(), words);
+  }
+
+  static Result runIn(Path home, Path directory, Map<String, String> more, String... words) {
+    List<String> command = new ArrayList<>(List.of(home.resolve("bin/atalaya").toString()));
+    command.addAll(List.of(words));
+    return process(directory, more, command);
+  }
+
+  static Result process(Path directory, Map<String, String> environment, List<String> command) {
+    try {
+      Path out = Files.createTempFile("atalaya-out", ".txt");
+      Path err = Files.createTempFile("atalaya-err", ".txt");
+      ProcessBuilder builder = new ProcessBuilder(command).directory(directory.toFile());
+      builder.redirectOutput(out.toFile()).redirectError(err.toFile());
+      builder.environment().remove("JAVA_TOOL_OPTIONS");
+      builder.environment().putAll(environment);
+      Process process = builder.start();
+      process.getOutputStream().close();
+      if (!process.waitFor(5, TimeUnit.MINUTES)) {
+        process.destroyForcibly();
+        throw new AssertionError("still running: " + command);
+      }
+      Result result = new Result(process.exitValue(), Files.readString(out), Files.readString(err));
+      Files.delete(out);
+      Files.delete(err);
+      return result;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  /** Compiles every source below a folder into another one. */
+  static void compile(Path sources, Path classes, String... options) throws IOException {
+    List<String> arguments = new ArrayList<>(List.of(options));
+    arguments.addAll(List.of("-d", classes.toString()));
+    try (var files = Files.walk(sources)) {
+      files.filter(f -> f.toString().endsWith(".java")).forEach(f -> arguments.add(f.toString()));
+    }
+    Files.createDirectories(classes);
+    var problems = new java.io.ByteArrayOutputStream();
+    int code =
+        ToolProvider.getSystemJavaCompiler()
+            .run(null, problems, problems, arguments.toArray(String[]::new));
+    if (code != 0) {
+      throw new AssertionError(problems.toString(StandardCharsets.UTF_8));
+    }
+  }
+
+  static Path java() {
+    return Path.of(System.getProperty("java.home"), "bin", "java");
+  }
+}
