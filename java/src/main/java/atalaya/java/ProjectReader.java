@@ -80,7 +80,7 @@ public final class ProjectReader {
       file = ClassFileReader.read(bytes.bytes());
     } catch (ClassFileReader.UnreadableClass e) {
       Reason reason =
-          e.getMessage().contains("class file major version") ? Reason.TOO_NEW : Reason.NOT_PLANTED;
+          e.getMessage().startsWith("Unsupported class file") ? Reason.TOO_NEW : Reason.NOT_PLANTED;
       problems.add(new NotObserved(reason, bytes.name(), e.getMessage()));
       return null;
     }

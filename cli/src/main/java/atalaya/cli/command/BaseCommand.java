@@ -18,6 +18,7 @@ import java.util.Locale;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.ITypeConverter;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.TypeConversionException;
 
 /** What all commands share: their common options, and how what goes wrong is told. */
@@ -76,6 +77,8 @@ public abstract class BaseCommand implements Callable<Integer> {
   public final Integer call() {
     try {
       return execute();
+    } catch (ParameterException e) {
+      throw e;
     } catch (Failure e) {
       return fail(e.exitCode(), e.getMessage(), e);
     } catch (NoSuchTarget e) {

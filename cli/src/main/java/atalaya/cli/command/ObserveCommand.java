@@ -98,6 +98,9 @@ public final class ObserveCommand extends BaseCommand {
     if (!ownCommand && tests != null) {
       throw usage("--tests cuts the project's own tests; cut those of your command there");
     }
+    if (name != null && !RunFolder.isName(name)) {
+      throw usage("--name takes letters, digits, '.', '_' and '-' (got " + name + ")");
+    }
     checkPatterns();
     Project project = project();
     Instant started = console().clock().instant();
@@ -192,9 +195,6 @@ public final class ObserveCommand extends BaseCommand {
         free = base + "-" + i;
       }
       return free;
-    }
-    if (!RunFolder.isName(name)) {
-      throw usage("--name takes letters, digits, '.', '_' and '-' (got " + name + ")");
     }
     if (Files.exists(runs.file(name))) {
       throw new Failure(

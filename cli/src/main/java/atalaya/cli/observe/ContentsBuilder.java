@@ -4,13 +4,13 @@ import atalaya.core.code.ClassState;
 import atalaya.core.code.CodeClass;
 import atalaya.core.figure.ClassFigures;
 import atalaya.core.figure.Joiner;
+import atalaya.core.kept.KeptClass;
+import atalaya.core.kept.KeptSource;
+import atalaya.core.kept.ObservedJvm;
+import atalaya.core.kept.RunContents;
 import atalaya.core.run.ClassReach;
-import atalaya.core.run.KeptClass;
-import atalaya.core.run.KeptSource;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.NotObserved.Reason;
-import atalaya.core.run.ObservedJvm;
-import atalaya.core.run.RunContents;
 import atalaya.core.run.RunInfo;
 import atalaya.core.target.PathPatterns;
 import atalaya.java.ClassBytes;
@@ -155,19 +155,26 @@ final class ContentsBuilder {
     model
         .pathOfClass()
         .forEach((name, path) -> builtAt.merge(path, classes.get(name).modified(), Math::min));
+    Set<String> unreadable = new HashSet<>();
+    model.problems().forEach(problem -> unreadable.add(problem.what()));
     Set<String> classless = new HashSet<>();
     for (FoundSource source : sources) {
       String path = project.relative(source.file());
       String name = source.file().getFileName().toString();
       if (!builtAt.containsKey(path)) {
         boolean codeless = name.equals("package-info.java") || name.equals("module-info.java");
-        if (!codeless && classless.add(path)) {
+        boolean built = unreadable.contains(className(source));
+        if (!codeless && !built && classless.add(path)) {
           notObserved.add(new NotObserved(Reason.NO_CLASS, path, ""));
         }
       } else if (source.modified() > builtAt.get(path)) {
         notObserved.add(new NotObserved(Reason.STALE, path, ""));
       }
     }
+  }
+
+  private static String className(FoundSource source) {
+    return source.packagePath().replaceAll("\\.java$", "").replace('/', '.');
   }
 
   private List<KeptClass> keptClasses() {

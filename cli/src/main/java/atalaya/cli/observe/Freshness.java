@@ -1,6 +1,6 @@
 package atalaya.cli.observe;
 
-import atalaya.core.run.Stamp;
+import atalaya.core.kept.Stamp;
 import atalaya.launch.project.Project;
 import atalaya.points.Hash;
 import java.io.IOException;

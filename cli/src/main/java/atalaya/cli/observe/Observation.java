@@ -3,7 +3,7 @@ package atalaya.cli.observe;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
 import atalaya.core.figure.Totals;
-import atalaya.core.run.RunContents;
+import atalaya.core.kept.RunContents;
 import atalaya.core.run.RunInfo;
 import atalaya.launch.parts.Collected;
 import atalaya.launch.parts.Collector;

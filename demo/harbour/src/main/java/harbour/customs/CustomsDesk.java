@@ -4,6 +4,7 @@ import harbour.cargo.CargoKind;
 import harbour.cargo.CargoLine;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** Clears declarations and says what is due. Amounts are in cents. */
 public final class CustomsDesk {
@@ -53,14 +54,11 @@ public final class CustomsDesk {
   public String report(Declaration declaration) {
     StringBuilder report = new StringBuilder();
     report.append(declaration.vessel()).append(" from ").append(declaration.lastPort());
-    declaration
-        .manifest()
-        .byKind()
-        .forEach((kind, kilograms) -> report.append('\n').append(kind).append(' ').append(kilograms));
-    if (needsInspection(declaration)) {
-      report.append("\nto be inspected");
+    for (Map.Entry<CargoKind, Long> entry : declaration.manifest().byKind().entrySet()) {
+      report.append('\n').append(entry.getKey()).append(' ').append(entry.getValue()).append(" kg");
     }
-    report.append("\nduty ").append(duty(declaration));
+    report.append("\ninspection: ").append(needsInspection(declaration));
+    report.append("\nduty: ").append(duty(declaration));
     return report.toString();
   }
 }

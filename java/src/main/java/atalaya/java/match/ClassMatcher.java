@@ -9,6 +9,7 @@ import atalaya.java.bytecode.CodeItem;
 import atalaya.java.bytecode.CodeMethod;
 import atalaya.java.source.SourceClass;
 import atalaya.java.source.SourceCode;
+import atalaya.java.source.SourceCondition;
 import atalaya.java.source.SourceItem;
 import atalaya.java.source.SourceLambda;
 import atalaya.java.source.SourceMethod;
@@ -191,7 +192,8 @@ final class ClassMatcher {
       return;
     }
     List<CodeItem> steering = method.items().stream().filter(ClassMatcher::steers).toList();
-    Map<CodeItem, SourceItem> meanings = Alignment.of(source.items(), steering, this::fits);
+    Map<CodeItem, SourceItem> meanings =
+        withoutDoubtful(source, Alignment.of(source.items(), steering, this::fits));
     for (CodeItem item : method.items()) {
       if (item instanceof CodeItem.LineEntry entry) {
         boolean wanted = lastReturn || !entry.returnsOnly();
@@ -204,6 +206,34 @@ final class ClassMatcher {
         condition(item, meanings.get(item), owner, counts);
       }
     }
+  }
+
+  /**
+   * Where a condition of the source found no jump, it may be constant, or the source may be another
+   * one than was compiled: the other conditions on its line are not believed either.
+   */
+  private static Map<CodeItem, SourceItem> withoutDoubtful(
+      SourceCode source, Map<CodeItem, SourceItem> meanings) {
+    Set<SourceCondition> found = new HashSet<>();
+    for (SourceItem meaning : meanings.values()) {
+      if (meaning instanceof SourceItem.Test test) {
+        found.add(test.condition());
+      }
+    }
+    Set<Integer> doubtful = new HashSet<>();
+    for (SourceItem item : source.items()) {
+      if (item instanceof SourceItem.Test test && !found.contains(test.condition())) {
+        doubtful.add(test.condition().line());
+      }
+    }
+    Map<CodeItem, SourceItem> believed = new HashMap<>(meanings);
+    believed
+        .values()
+        .removeIf(
+            meaning ->
+                meaning instanceof SourceItem.Test test
+                    && doubtful.contains(test.condition().line()));
+    return believed;
   }
 
   private static boolean steers(CodeItem item) {

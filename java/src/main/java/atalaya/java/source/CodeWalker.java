@@ -111,7 +111,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   private void condition(ExpressionTree whole, boolean jumpsOn) {
     ExpressionTree tree = Tests.bare(whole);
     note(tree);
-    if (Tests.constant(tree) != null) {
+    if (tests.constant(tree) != null) {
       return;
     }
     switch (tree.getKind()) {
@@ -184,7 +184,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
 
   @Override
   public Void visitConditionalExpression(ConditionalExpressionTree tree, Void none) {
-    Boolean constant = Tests.constant(tree.getCondition());
+    Boolean constant = tests.constant(tree.getCondition());
     condition(tree.getCondition(), false);
     if (constant == null || constant) {
       walk(tree.getTrueExpression());
@@ -242,7 +242,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   public Void visitIf(IfTree tree, Void none) {
     toLine = places.lastLine(tree.getCondition());
     condition(tree.getCondition(), false);
-    Boolean constant = Tests.constant(tree.getCondition());
+    Boolean constant = tests.constant(tree.getCondition());
     boolean before = alive;
     boolean after = false;
     if (constant == null || constant) {
@@ -265,7 +265,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     Ways.Frame loop = ways.enterLoop(tree);
     walk(tree.getStatement());
     ways.leave();
-    alive = loop.isLeft() || !Boolean.TRUE.equals(Tests.constant(tree.getCondition()));
+    alive = loop.isLeft() || !Boolean.TRUE.equals(tests.constant(tree.getCondition()));
     return null;
   }
 
@@ -278,7 +278,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
       fromLine = places.firstLine(tree.getCondition());
       toLine = places.lastLine(tree.getCondition());
       condition(tree.getCondition(), true);
-      alive = !Boolean.TRUE.equals(Tests.constant(tree.getCondition()));
+      alive = !Boolean.TRUE.equals(tests.constant(tree.getCondition()));
     }
     alive |= loop.isLeft();
     return null;
@@ -291,7 +291,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     if (tree.getCondition() != null) {
       toLine = places.lastLine(tree.getCondition());
       condition(tree.getCondition(), false);
-      endless = Boolean.TRUE.equals(Tests.constant(tree.getCondition()));
+      endless = Boolean.TRUE.equals(tests.constant(tree.getCondition()));
     }
     Ways.Frame loop = ways.enterLoop(tree);
     walk(tree.getStatement());

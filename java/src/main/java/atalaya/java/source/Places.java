@@ -3,9 +3,18 @@ package atalaya.java.source;
 import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.SourcePositions;
+import java.util.Map;
 
-/** Where the parts of one source file stand. Lines are counted from 1. */
-record Places(CompilationUnitTree unit, SourcePositions positions, String text) {
+/**
+ * Where the parts of one source file stand. Lines are counted from 1.
+ *
+ * @param constants the values of its {@code static final boolean} fields that are plain literals
+ */
+record Places(
+    CompilationUnitTree unit,
+    SourcePositions positions,
+    String text,
+    Map<String, Boolean> constants) {
 
   long start(Tree tree) {
     return positions.getStartPosition(unit, tree);

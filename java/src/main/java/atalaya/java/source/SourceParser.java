@@ -65,7 +65,9 @@ public final class SourceParser {
       URI uri = unit.getSourceFile().toUri();
       if (!broken.contains(uri)) {
         SourceText source = byUri.get(uri);
-        parsed.put(source, new ClassReader(new Places(unit, positions, source.text())).read());
+        parsed.put(
+            source,
+            new ClassReader(new Places(unit, positions, source.text(), Constants.in(unit))).read());
       }
     }
     return parsed;

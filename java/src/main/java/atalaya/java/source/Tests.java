@@ -38,10 +38,13 @@ final class Tests {
   }
 
   /** The value of a condition that is constant on its face; else null. */
-  static Boolean constant(ExpressionTree whole) {
+  Boolean constant(ExpressionTree whole) {
     ExpressionTree tree = bare(whole);
     if (tree instanceof LiteralTree literal && literal.getValue() instanceof Boolean value) {
       return value;
+    }
+    if (tree instanceof IdentifierTree name) {
+      return places.constants().get(name.getName().toString());
     }
     if (tree.getKind() == Tree.Kind.LOGICAL_COMPLEMENT) {
       Boolean operand = constant(((UnaryTree) tree).getExpression());

@@ -83,7 +83,7 @@ public final class Collector {
     @Override
     public void notPlanted(String name, String reason) {
       NotObserved.Reason why =
-          reason.contains("class file major version")
+          reason.startsWith("Unsupported class file")
               ? NotObserved.Reason.TOO_NEW
               : NotObserved.Reason.NOT_PLANTED;
       problems.add(new NotObserved(why, name, reason));

@@ -57,6 +57,6 @@ final class TestNames {
     if (bracket < 0) {
       return method;
     }
-    return method.substring(0, bracket) + method.substring(bracket).replaceAll("\\w+[.$]", "");
+    return method.substring(0, bracket) + method.substring(bracket).replaceAll("\\w+[.$]|\\s", "");
   }
 }

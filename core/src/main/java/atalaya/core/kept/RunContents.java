@@ -1,7 +1,10 @@
-package atalaya.core.run;
+package atalaya.core.kept;
 
 import atalaya.core.figure.ClassFigures;
 import atalaya.core.figure.TestFigures;
+import atalaya.core.run.ClassReach;
+import atalaya.core.run.NotObserved;
+import atalaya.core.run.RunInfo;
 import java.util.List;
 import java.util.Map;
 

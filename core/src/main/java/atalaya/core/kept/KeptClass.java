@@ -1,4 +1,4 @@
-package atalaya.core.run;
+package atalaya.core.kept;
 
 /**
  * A class file that a run keeps.

@@ -1,4 +1,4 @@
-package atalaya.core.run;
+package atalaya.core.kept;
 
 import java.util.List;
 

@@ -1,0 +1,105 @@
+package atalaya.cli;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+
+/** Who may know whom: {@code docs/architecture.md}. */
+class ArchitectureTest {
+  private static final JavaClasses CLASSES =
+      new ClassFileImporter()
+          .withImportOption(new ImportOption.DoNotIncludeTests())
+          .importPackages("atalaya");
+
+  @Test
+  void modulesKnowOnlyThoseBelowThem() {
+    layeredArchitecture()
+        .consideringOnlyDependenciesInLayers()
+        .layer("core")
+        .definedBy("atalaya.core..")
+        .layer("points")
+        .definedBy("atalaya.points..")
+        .layer("java")
+        .definedBy("atalaya.java..")
+        .layer("launch")
+        .definedBy("atalaya.launch..")
+        .layer("store")
+        .definedBy("atalaya.store..")
+        .layer("cli")
+        .definedBy("atalaya.cli..")
+        .whereLayer("cli")
+        .mayNotBeAccessedByAnyLayer()
+        .whereLayer("store")
+        .mayOnlyBeAccessedByLayers("cli")
+        .whereLayer("launch")
+        .mayOnlyBeAccessedByLayers("cli")
+        .whereLayer("java")
+        .mayOnlyBeAccessedByLayers("cli")
+        .whereLayer("points")
+        .mayOnlyBeAccessedByLayers("java", "launch", "cli")
+        .whereLayer("core")
+        .mayOnlyBeAccessedByLayers("java", "launch", "store", "cli")
+        .check(CLASSES);
+  }
+
+  @Test
+  void theCoreIsFreeOfTheOutsideWorld() {
+    noClasses()
+        .that()
+        .resideInAPackage("atalaya.core..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage(
+            "picocli..", "com.fasterxml..", "org.objectweb..", "java.io..", "java.sql..")
+        .orShould()
+        .dependOnClassesThat()
+        .haveFullyQualifiedName("java.nio.file.Files")
+        .orShould()
+        .dependOnClassesThat()
+        .haveFullyQualifiedName("java.lang.Process")
+        .check(CLASSES);
+  }
+
+  @Test
+  void onlyTheCommandsKnowPicocli() {
+    noClasses()
+        .that()
+        .resideOutsideOfPackages("atalaya.cli.command..", "atalaya.cli")
+        .should()
+        .dependOnClassesThat()
+        .resideInAPackage("picocli..")
+        .check(CLASSES);
+  }
+
+  @Test
+  void onlyMainEndsTheProgram() {
+    noClasses()
+        .that()
+        .doNotHaveFullyQualifiedName("atalaya.cli.Main")
+        .should()
+        .callMethod(System.class, "exit", int.class)
+        .check(CLASSES);
+  }
+
+  @Test
+  void packagesOfAModuleHaveNoCycles() {
+    slices().matching("atalaya.core.(*)..").should().beFreeOfCycles().check(CLASSES);
+    slices().matching("atalaya.java.(*)..").should().beFreeOfCycles().check(CLASSES);
+    slices().matching("atalaya.launch.(*)..").should().beFreeOfCycles().check(CLASSES);
+  }
+
+  @Test
+  void theVersionIsThatOfTheBuild() throws IOException {
+    assertThat(Files.readString(Path.of("../pom.xml")))
+        .contains("<artifactId>atalaya</artifactId>\n  <version>" + Version.TEXT + "</version>");
+  }
+}

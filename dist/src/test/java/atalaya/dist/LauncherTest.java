@@ -1,0 +1,68 @@
+package atalaya.dist;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** The packaged distribution, unpacked somewhere else. */
+class LauncherTest {
+  @TempDir Path temporary;
+
+  @Test
+  void runsFromAnyFolder() throws IOException {
+    String version = System.getProperty("atalaya.version");
+    Path archive = Shipped.HOME.getParent().resolveSibling("atalaya-" + version + ".tar.gz");
+    Path place = Files.createDirectories(temporary.resolve("some where"));
+    Shipped.process(place, Map.of(), List.of("tar", "xzf", archive.toString()));
+    Path home = place.resolve("atalaya-" + version);
+    assertThat(home.resolve("lib/atalaya.jsa")).doesNotExist();
+    Path link = Files.createSymbolicLink(temporary.resolve("link"), home.resolve("bin/atalaya"));
+    Shipped.Result linked =
+        Shipped.process(temporary, Map.of(), List.of(link.toString(), "--version"));
+    assertThat(linked.out()).isEqualTo("atalaya " + version + "\n");
+    assertThat(linked.err()).isEmpty();
+    assertThat(home.resolve("lib/atalaya.jsa")).isNotEmptyFile();
+    assertThat(home.resolve("bin/atalaya.cmd")).content().contains("\r\n");
+    assertThat(home.resolve("demo/harbour/pom.xml")).isRegularFile();
+    assertThat(home.resolve("demo/harbour/target")).doesNotExist();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "rnk            | no command \"rnk\"; the nearest is \"rank\" (atalaya --help)",
+        "rank --topp 3  | no option \"--topp\"; the nearest is \"--top\" (atalaya rank --help)",
+        "rank --top x   | invalid value for option '--top': 'x' is not an int",
+        "rank --top 0   | --top must be at least 1 (got 0)",
+        "rank --level x | must be high, medium or low (got x)",
+        "rank a b       | no place for \"b\"",
+        "export         | missing required parameter: 'TABLE'",
+        "export lines --format md | export writes csv or json",
+        "observe --name ../x      | --name takes letters, digits",
+        "observe --tests A -- true | --tests cuts the project's own tests"
+      })
+  void tellsWrongUsageInOneLine(String words, String message) {
+    Shipped.Result result = Shipped.run(temporary, words.split(" +"));
+    assertThat(result.exitCode()).isEqualTo(2);
+    assertThat(result.errLine()).startsWith("atalaya: ").contains(message);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"observe", "rank", "export", "runs", "demo"})
+  void helpsWithAnExample(String command) {
+    Shipped.Result help = Shipped.run(temporary, command, "--help");
+    assertThat(help.exitCode()).isZero();
+    assertThat(help.out()).contains("Usage: atalaya " + command, "Example: ");
+    assertThat(help.out().lines()).allMatch(line -> line.length() <= 100);
+    assertThat(Shipped.run(temporary, "--help").out()).contains("atalaya " + command);
+  }
+}

@@ -1,0 +1,161 @@
+package atalaya.agent;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import atalaya.boot.Reach;
+import java.io.ByteArrayOutputStream;
+import java.io.File;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.jar.JarEntry;
+import java.util.jar.JarFile;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.objectweb.asm.ClassWriter;
+import org.objectweb.asm.Label;
+import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.Opcodes;
+
+class PlanterTest {
+  private static final int INDEX = 3;
+  private static final int PLENTY = 200_000;
+
+  @BeforeEach
+  void makeRoomForMarks() {
+    Reach.table = new boolean[8][];
+    Reach.table[INDEX] = new boolean[PLENTY];
+  }
+
+  private static final class Planting extends ClassLoader {
+    final Set<String> own;
+    final ClassLoader from;
+
+    Planting(ClassLoader from, Set<String> own) {
+      super(from);
+      this.from = from;
+      this.own = own;
+    }
+
+    @Override
+    protected Class<?> loadClass(String name, boolean resolve) throws ClassNotFoundException {
+      synchronized (getClassLoadingLock(name)) {
+        Class<?> loaded = findLoadedClass(name);
+        if (loaded != null || !own.contains(name)) {
+          return loaded != null ? loaded : super.loadClass(name, resolve);
+        }
+        try (InputStream in = from.getResourceAsStream(name.replace('.', '/') + ".class")) {
+          return define(name, bytes(in));
+        } catch (IOException e) {
+          throw new ClassNotFoundException(name, e);
+        }
+      }
+    }
+
+    Class<?> define(String name, byte[] original) {
+      byte[] planted = Planter.plant(original, INDEX).bytes;
+      return defineClass(name, planted, 0, planted.length);
+    }
+  }
+
+  private static byte[] bytes(InputStream in) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    byte[] buffer = new byte[8192];
+    for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
+      bytes.write(buffer, 0, read);
+    }
+    return bytes.toByteArray();
+  }
+
+  /** A whole library, so that the verifier sees constructs that nobody thought of. */
+  @Test
+  void leavesEveryClassOfALibraryVerifiable() throws Exception {
+    File jar =
+        new File(
+            org.assertj.core.api.Assertions.class
+                .getProtectionDomain()
+                .getCodeSource()
+                .getLocation()
+                .toURI());
+    Set<String> names = new HashSet<>();
+    try (JarFile file = new JarFile(jar)) {
+      for (JarEntry entry : Collections.list(file.entries())) {
+        String path = entry.getName();
+        if (path.startsWith("org/assertj/core/") && path.endsWith(".class")) {
+          names.add(path.substring(0, path.length() - 6).replace('/', '.'));
+        }
+      }
+    }
+    Planting loader = new Planting(getClass().getClassLoader(), names);
+    List<String> broken = new ArrayList<>();
+    for (String name : names) {
+      try {
+        Class.forName(name, true, loader);
+      } catch (VerifyError | ClassFormatError e) {
+        broken.add(name + ": " + e.getMessage());
+      } catch (NoClassDefFoundError | ExceptionInInitializerError e) {
+        // It wants a library that is not here: nothing to verify.
+        assertThat(e).hasMessageNotContaining("Reach");
+      }
+    }
+    assertThat(names).hasSizeGreaterThan(700);
+    assertThat(broken).isEmpty();
+    assertThat(Reach.table[INDEX]).contains(true);
+  }
+
+  @Test
+  void leavesAMethodAloneThatWouldGrowTooLarge() throws Exception {
+    ClassWriter writer = new ClassWriter(0);
+    writer.visit(Opcodes.V1_8, Opcodes.ACC_PUBLIC, "Huge", null, "java/lang/Object", null);
+    MethodVisitor code =
+        writer.visitMethod(Opcodes.ACC_PUBLIC | Opcodes.ACC_STATIC, "huge", "(I)I", null, null);
+    code.visitCode();
+    for (int line = 1; line <= 12_000; line++) {
+      Label label = new Label();
+      code.visitLabel(label);
+      code.visitLineNumber(line, label);
+      code.visitIincInsn(0, 1);
+    }
+    code.visitVarInsn(Opcodes.ILOAD, 0);
+    code.visitInsn(Opcodes.IRETURN);
+    code.visitMaxs(1, 1);
+    code.visitEnd();
+    MethodVisitor small =
+        writer.visitMethod(Opcodes.ACC_PUBLIC | Opcodes.ACC_STATIC, "small", "()I", null, null);
+    small.visitCode();
+    Label label = new Label();
+    small.visitLabel(label);
+    small.visitLineNumber(20_000, label);
+    small.visitInsn(Opcodes.ICONST_1);
+    small.visitInsn(Opcodes.IRETURN);
+    small.visitMaxs(1, 0);
+    small.visitEnd();
+
+    Planter.Planted planted = Planter.plant(writer.toByteArray(), INDEX);
+    assertThat(planted.leftAlone).containsExactly("huge(I)I");
+    assertThat(planted.points).isEqualTo(12_001);
+    Class<?> huge =
+        new Planting(getClass().getClassLoader(), Collections.emptySet())
+            .define("Huge", writer.toByteArray());
+    assertThat(huge.getMethod("huge", int.class).invoke(null, 1)).isEqualTo(12_001);
+    assertThat(Reach.table[INDEX]).doesNotContain(true);
+    assertThat(huge.getMethod("small").invoke(null)).isEqualTo(1);
+    assertThat(Reach.table[INDEX][12_000]).isTrue();
+  }
+
+  @Test
+  void addsNothingThatReflectionSees() throws Exception {
+    Class<?> plain = org.assertj.core.util.Lists.class;
+    Class<?> planted =
+        new Planting(getClass().getClassLoader(), Collections.singleton(plain.getName()))
+            .loadClass(plain.getName());
+    assertThat(planted).isNotSameAs(plain);
+    assertThat(planted.getDeclaredFields()).hasSameSizeAs(plain.getDeclaredFields());
+    assertThat(planted.getDeclaredMethods()).hasSameSizeAs(plain.getDeclaredMethods());
+    assertThat(planted.getModifiers()).isEqualTo(plain.getModifiers());
+  }
+}
