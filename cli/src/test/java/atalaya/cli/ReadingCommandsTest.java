@@ -1,0 +1,241 @@
+package atalaya.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import atalaya.core.code.ClassState;
+import atalaya.core.code.Complexity;
+import atalaya.core.figure.ClassFigures;
+import atalaya.core.figure.LineFigures;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.figure.Mutants;
+import atalaya.core.figure.OutcomeFigures;
+import atalaya.core.figure.Share;
+import atalaya.core.figure.TestFigures;
+import atalaya.core.kept.KeptSource;
+import atalaya.core.kept.RunContents;
+import atalaya.core.run.RunInfo;
+import atalaya.core.run.Verdict;
+import atalaya.points.Hash;
+import atalaya.store.runfile.RunFileWriter;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SchemaLocation;
+import com.networknt.schema.SpecVersion;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** The commands that read a run, on a run that is made up. */
+class ReadingCommandsTest {
+  private static final Instant NOON = Instant.parse("2026-05-04T12:00:00Z");
+  private static final String SOURCE = "package harbour;\nclass Buoy {}\n";
+
+  @TempDir Path project;
+  private final StringWriter out = new StringWriter();
+  private final StringWriter err = new StringWriter();
+
+  @BeforeEach
+  void writeRun() throws IOException {
+    Files.writeString(project.resolve("pom.xml"), "<project/>");
+    Files.writeString(project.resolve("Buoy.java"), SOURCE);
+    RunFileWriter.write(
+        project.resolve(".atalaya/runs/one.run"),
+        run("one", List.of(method("light(int)", 9, 0, 16), method("bell(\u001b[31mx)", 2, 3, 4))));
+  }
+
+  private static MethodFigures method(String name, int complexity, int reached, int lines) {
+    return new MethodFigures(
+        "Buoy.java",
+        "harbour.Buoy",
+        name,
+        3,
+        9,
+        new Complexity(complexity, Complexity.Origin.SOURCE),
+        new Share(reached, lines),
+        new Share(0, 2),
+        1,
+        Mutants.NOT_TRIED);
+  }
+
+  private static RunContents run(String name, List<MethodFigures> methods) {
+    RunInfo info =
+        new RunInfo(
+            name,
+            "id",
+            "harbour",
+            NOON.minusSeconds(600),
+            5,
+            List.of("mvn", "test"),
+            1,
+            "17",
+            List.of(),
+            List.of("fog/**"),
+            Optional.empty(),
+            true);
+    ClassFigures buoy =
+        new ClassFigures(
+            "harbour.Buoy",
+            "m",
+            "Buoy.java",
+            ClassState.REACHED,
+            new Share(1, 1),
+            methods,
+            List.of(new LineFigures("Buoy.java", "harbour.Buoy", "light(int)", 4, false, 0)),
+            List.of(
+                new OutcomeFigures(
+                    "Buoy.java", "harbour.Buoy", "light(int)", 4, "a, \"b\"", "true", false, 0)));
+    ClassFigures fog =
+        new ClassFigures(
+            "fog.Fog", "m", "", ClassState.LEFT_OUT, Share.NONE, List.of(), List.of(), List.of());
+    TestFigures test =
+        new TestFigures(
+            new atalaya.core.run.Test(1, "[id]", "BuoyTest.bell()", Verdict.FAILED, 7, false),
+            1,
+            3,
+            0,
+            3,
+            0);
+    return new RunContents(
+        info,
+        List.of(),
+        List.of(),
+        List.of(
+            new KeptSource(
+                "m", "Buoy.java", 1, Hash.of(SOURCE.getBytes(StandardCharsets.UTF_8)), SOURCE)),
+        Map.of(),
+        List.of(buoy, fog),
+        List.of(test),
+        List.of());
+  }
+
+  private int atalaya(int columns, String words) {
+    out.getBuffer().setLength(0);
+    err.getBuffer().setLength(0);
+    Console console =
+        new Console(
+            new PrintWriter(out),
+            new PrintWriter(err),
+            project,
+            project,
+            Clock.fixed(NOON, ZoneOffset.UTC),
+            columns == 0 ? OptionalInt.empty() : OptionalInt.of(columns),
+            false);
+    int exitCode = Atalaya.run(words.isEmpty() ? new String[0] : words.split(" "), console);
+    console.out().flush();
+    console.err().flush();
+    return exitCode;
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "rank, rank",
+    "export lines, lines",
+    "export outcomes, outcomes",
+    "export methods, methods",
+    "export tests, tests",
+    "runs, runs"
+  })
+  void writeJsonByTheirSchema(String command, String schema) throws IOException {
+    Files.writeString(project.resolve(".atalaya/runs/broken.run"), "");
+    assertThat(atalaya(0, command + (schema.equals("runs") ? "" : " --run one") + " --format json"))
+        .isZero();
+    var validator =
+        JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+            .getSchema(
+                SchemaLocation.of(
+                    Path.of("../docs/schema/" + schema + ".json").toUri().toString()));
+    var document = new ObjectMapper().readTree(out.toString());
+    assertThat(validator.validate(document)).isEmpty();
+    assertThat(document.fieldNames().next()).isEqualTo("atalaya");
+    assertThat(document.get(schema.equals("rank") ? "methods" : schema)).isNotEmpty();
+  }
+
+  @Test
+  void rankShowsTheWorstWithItsThresholdsAndHowFewHoldHowMuch() {
+    assertThat(atalaya(0, "rank")).isZero();
+    assertThat(out.toString().lines())
+        .contains(
+            "run one, 10 minutes ago: mvn test (1 test)",
+            "left out: 1 class by --leave-out fog/**",
+            "changed since: nothing",
+            "1       9.00  high            9   0/16       0/2      1  Buoy#light(int)",
+            "2       1.00  low             2    3/4       0/2      1  Buoy#bell(?[31mx)",
+            "1 of 2 methods holds 90.0 % of all 10.00 unwatched paths.",
+            "Not tried: 1.00 reached paths. Whether a test would notice a fault there is not known.")
+        .anyMatch(line -> line.startsWith("failed tests: 1 (BuoyTest.bell())"))
+        .anyMatch(line -> line.matches("  high +5\\.00  █{27}·{3} +90\\.0 % +1 +80\\.0 %"))
+        .allMatch(line -> line.length() <= 100);
+    assertThat(err.toString()).contains("Next: start at Buoy.java:3");
+    assertThat(atalaya(0, "rank Buoy#bell --format csv")).isZero();
+    assertThat(out.toString().split("\r\n")).hasSize(2);
+    assertThat(atalaya(0, "rank --level high --format md")).isZero();
+    assertThat(out.toString())
+        .contains("| 1 | 9.00 | high | 9 | 0/16 | 0/2 | 1 | Buoy#light(int) | Buoy.java:3 |");
+    assertThat(atalaya(150, "rank --top 1 --colour never")).isZero();
+    assertThat(out.toString())
+        .contains("Buoy.java:3", "... and 1 more method")
+        .doesNotContain("\u001b");
+    assertThat(atalaya(150, "rank")).isZero();
+    assertThat(out.toString()).contains("\u001b[36m█");
+  }
+
+  @Test
+  void exportWritesWholeTables() throws IOException {
+    assertThat(atalaya(0, "export outcomes --out table.csv")).isZero();
+    assertThat(Files.readString(project.resolve("table.csv")))
+        .isEqualTo(
+            "path,class,method,line,condition,outcome,reached,hits,tests\r\n"
+                + "Buoy.java,harbour.Buoy,light(int),4,\"a, \"\"b\"\"\",true,false,,0\r\n");
+    assertThat(atalaya(0, "export lines --out no/such/folder.csv")).isEqualTo(3);
+    assertThat(err.toString()).startsWith("atalaya: can't write ").hasLineCount(1);
+  }
+
+  @Test
+  void bareSaysWhereOneStandsAndWhatIsNext() throws IOException {
+    assertThat(atalaya(0, "")).isZero();
+    assertThat(out.toString()).contains("lines 3/20 (15.0 %)", "9.00  high", "medium from 2.00");
+    assertThat(err.toString()).contains("Next: atalaya rank");
+    Files.writeString(project.resolve("Buoy.java"), "class Buoy { int x; }");
+    assertThat(atalaya(0, "")).isZero();
+    assertThat(out.toString()).contains("changed since: 1 class (Buoy); observe again");
+    assertThat(err.toString()).contains("Next: atalaya observe");
+    Files.delete(project.resolve("Buoy.java"));
+    assertThat(atalaya(0, "rank")).isZero();
+    assertThat(out.toString()).contains("can't be told, the project is not here");
+    assertThat(atalaya(0, "runs --remove one")).isZero();
+    assertThat(atalaya(0, "")).isZero();
+    assertThat(out.toString()).contains("no run yet");
+    assertThat(atalaya(0, "runs --remove ../../pom")).isEqualTo(3);
+    assertThat(project.resolve("pom.xml")).exists();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "rank Boy            | no code is named \"Boy\"",
+        "rank Buoy#horn      | names no method in this run: Buoy#bell",
+        "rank --run two      | no run file",
+        "rank --run ./x.run  | no run file"
+      })
+  void tellWhatDoesNotFitInOneLine(String words, String message) {
+    assertThat(atalaya(0, words)).isEqualTo(3);
+    assertThat(err.toString()).startsWith("atalaya: ").contains(message).hasLineCount(1);
+    assertThat(out.toString()).isEmpty();
+  }
+}
