@@ -44,7 +44,12 @@ public final class ObservedView {
     Totals totals = Totals.of(methods);
     List<String> lines = new ArrayList<>();
     lines.add("");
-    lines.add(paint.bold("Observed as run " + run.info().name()) + ", " + tests());
+    lines.add(paint.bold("Observed as run " + run.info().name()) + ": " + tests());
+    lines.add(
+        "  the command took "
+            + Words.time(run.info().milliseconds())
+            + ", reading what it reached "
+            + Words.time(result.readingMillis()));
     lines.add(
         "  "
             + figure("lines", totals.lines())
@@ -82,7 +87,6 @@ public final class ObservedView {
     if (overlapped > 0) {
       parts.add(overlapped + " ran side by side, so what each of them reached is not known");
     }
-    parts.add(Words.time(run.info().milliseconds()) + " + " + Words.time(result.readingMillis()));
     return String.join(", ", parts);
   }
 

@@ -12,7 +12,6 @@ import java.util.regex.Pattern;
 /** A ranking in a terminal, or as Markdown. */
 public final class RankView {
   private static final int BAR = 30;
-  private static final int WIDE = 130;
   private static final Pattern FILLED = Pattern.compile("█+");
 
   private final Ranking ranking;
@@ -29,7 +28,7 @@ public final class RankView {
       lines.add("no method to rank here");
       return lines;
     }
-    lines.addAll(table(width >= WIDE).lines(paint));
+    lines.addAll(widestThatFits(paint, width));
     if (ranking.beyond() > 0) {
       lines.add(
           paint.dim(
@@ -44,13 +43,31 @@ public final class RankView {
 
   /** The lines as Markdown. */
   public List<String> markdown() {
-    List<String> lines = new ArrayList<>(table(true).markdown());
+    List<String> lines = new ArrayList<>(table(Where.PATH).markdown());
     lines.add("");
     lines.add(sum() + " " + levels());
     return lines;
   }
 
-  private Columns table(boolean wide) {
+  /** How much is said of where a method stands. */
+  private enum Where {
+    PATH,
+    FILE,
+    NOTHING
+  }
+
+  private List<String> widestThatFits(Paint paint, int width) {
+    for (Where where : Where.values()) {
+      Columns table = table(where);
+      int widest = table.lines(Paint.none()).stream().mapToInt(String::length).max().orElse(0);
+      if (widest <= width || where == Where.NOTHING) {
+        return table.lines(paint);
+      }
+    }
+    throw new IllegalStateException("one of them was the last");
+  }
+
+  private Columns table(Where where) {
     List<String> titles =
         new ArrayList<>(
             List.of(
@@ -62,17 +79,17 @@ public final class RankView {
                 ">branches",
                 ">tests",
                 "method"));
-    if (wide) {
+    if (where != Where.NOTHING) {
       titles.add("where");
     }
     Columns columns = Columns.of(titles.toArray(String[]::new));
     for (Ranking.Row row : ranking.rows()) {
-      columns.add(cells(row, wide).toArray(String[]::new));
+      columns.add(cells(row, where).toArray(String[]::new));
     }
     return columns;
   }
 
-  private static List<String> cells(Ranking.Row row, boolean wide) {
+  private static List<String> cells(Ranking.Row row, Where where) {
     MethodFigures method = row.method();
     List<String> cells =
         new ArrayList<>(
@@ -85,8 +102,10 @@ public final class RankView {
                 Words.count(method.outcomes()),
                 String.valueOf(method.tests()),
                 method.shortName()));
-    if (wide) {
-      cells.add(method.path().isEmpty() ? "" : method.path() + ":" + method.firstLine());
+    if (where != Where.NOTHING) {
+      int name = where == Where.FILE ? method.path().lastIndexOf('/') + 1 : 0;
+      String place = method.path().substring(name);
+      cells.add(place.isEmpty() ? "" : place + ":" + method.firstLine());
     }
     return cells;
   }
