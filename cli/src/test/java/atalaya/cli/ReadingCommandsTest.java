@@ -173,8 +173,8 @@ class ReadingCommandsTest {
             "run one, 10 minutes ago: mvn test (1 test)",
             "left out: 1 class by --leave-out fog/**",
             "changed since: nothing",
-            "1       9.00  high            9   0/16       0/2      1  Buoy#light(int)",
-            "2       1.00  low             2    3/4       0/2      1  Buoy#bell(?[31mx)",
+            "1       9.00  high            9   0/16       0/2      1  Buoy#light(int)    Buoy.java:3",
+            "2       1.00  low             2    3/4       0/2      1  Buoy#bell(?[31mx)  Buoy.java:3",
             "1 of 2 methods holds 90.0 % of all 10.00 unwatched paths.",
             "Not tried: 1.00 reached paths. Whether a test would notice a fault there is not known.")
         .anyMatch(line -> line.startsWith("failed tests: 1 (BuoyTest.bell())"))

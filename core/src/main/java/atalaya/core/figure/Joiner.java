@@ -12,6 +12,7 @@ import atalaya.core.run.ClassReach;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -26,19 +27,9 @@ public final class Joiner {
    * @param state how far the class took part; a class that is left out adds nothing to its tests
    */
   public ClassFigures join(CodeClass code, ClassReach reach, ClassState state) {
-    Place place = new Place(code, reach, state != ClassState.LEFT_OUT);
-    for (Method method : code.methods()) {
-      place.join(method);
-    }
-    return new ClassFigures(
-        code.name(),
-        code.module(),
-        code.path(),
-        state,
-        new Share(code.jumpsMatched(), code.jumps()),
-        place.methods,
-        place.lines,
-        place.outcomes);
+    Place place = new Place(code, state != ClassState.LEFT_OUT);
+    place.count(reach);
+    return place.figures(state);
   }
 
   /** What each test reached in the classes joined so far, in the order of {@code tests}. */
@@ -60,95 +51,101 @@ public final class Joiner {
     }
   }
 
-  /** One class on its way. */
+  /** A line or an outcome while it is counted who reached it. */
+  private static final class Thing {
+    final int method;
+    final boolean isLine;
+    int tests;
+    boolean otherwise;
+    int lastTest = Integer.MIN_VALUE;
+
+    Thing(int method, boolean isLine) {
+      this.method = method;
+      this.isLine = isLine;
+    }
+
+    boolean reached() {
+      return otherwise || tests > 0;
+    }
+
+    Share share() {
+      return new Share(reached() ? 1 : 0, 1);
+    }
+  }
+
+  /** One class on its way: each test's points are gone through once. */
   private final class Place {
     final CodeClass code;
-    final ClassReach reach;
     final boolean counts;
+    final List<Thing> things = new ArrayList<>();
+    final Map<Integer, List<Thing>> thingsOfPoint = new HashMap<>();
+    final int[] testsOfMethod;
+    final int[] lastTestOfMethod;
 
-    /**
-     * A class is initialised once, in whichever test comes first: that says nothing of the test.
-     */
-    boolean initialisesClass;
-
-    final List<MethodFigures> methods = new ArrayList<>();
-    final List<LineFigures> lines = new ArrayList<>();
-    final List<OutcomeFigures> outcomes = new ArrayList<>();
-
-    Place(CodeClass code, ClassReach reach, boolean counts) {
+    Place(CodeClass code, boolean counts) {
       this.code = code;
-      this.reach = reach;
       this.counts = counts;
-    }
-
-    void join(Method method) {
-      initialisesClass = method.name().equals("<clinit>()");
-      Map<Integer, Integer> testsHere = new HashMap<>();
-      Share reachedLines = Share.NONE;
-      for (Line line : method.lines()) {
-        Reachers by = reachers(line.points());
-        by.tests.forEach(t -> testsHere.merge(t, 1, Integer::sum));
-        by.tests.forEach(t -> countLine(t, by.alone()));
-        reachedLines = reachedLines.plus(by.share());
-        lines.add(
-            new LineFigures(
-                code.path(),
-                code.name(),
-                method.name(),
-                line.number(),
-                by.reached(),
-                by.tests.size()));
-      }
-      Share reachedOutcomes = Share.NONE;
-      for (Condition condition : method.conditions()) {
-        for (Outcome outcome : condition.outcomes()) {
-          Reachers by = reachers(outcome.points());
-          by.tests.forEach(t -> testsHere.merge(t, 1, Integer::sum));
-          by.tests.forEach(t -> countOutcome(t, by.alone()));
-          reachedOutcomes = reachedOutcomes.plus(by.share());
-          outcomes.add(figures(method, condition, outcome, by));
+      this.testsOfMethod = new int[code.methods().size()];
+      this.lastTestOfMethod = new int[code.methods().size()];
+      for (int i = 0; i < code.methods().size(); i++) {
+        Method method = code.methods().get(i);
+        for (Line line : method.lines()) {
+          add(new Thing(i, true), line.points());
+        }
+        for (Condition condition : method.conditions()) {
+          for (Outcome outcome : condition.outcomes()) {
+            add(new Thing(i, false), outcome.points());
+          }
         }
       }
-      if (counts) {
-        testsHere.keySet().forEach(t -> sums(t).methods++);
-      }
-      methods.add(
-          new MethodFigures(
-              code.path(),
-              code.name(),
-              method.name(),
-              method.firstLine(),
-              method.lastLine(),
-              method.complexity(),
-              reachedLines,
-              reachedOutcomes,
-              testsHere.size(),
-              Mutants.NOT_TRIED));
     }
 
-    private OutcomeFigures figures(Method method, Condition on, Outcome outcome, Reachers by) {
-      return new OutcomeFigures(
-          code.path(),
-          code.name(),
-          method.name(),
-          on.line(),
-          on.text(),
-          outcome.name(),
-          by.reached(),
-          by.tests.size());
+    private void add(Thing thing, BitSet points) {
+      things.add(thing);
+      points.stream()
+          .forEach(p -> thingsOfPoint.computeIfAbsent(p, q -> new ArrayList<>(1)).add(thing));
     }
 
-    private void countLine(int test, boolean alone) {
-      if (counts) {
-        sums(test).lines++;
-        sums(test).linesOnlyHere += alone ? 1 : 0;
+    void count(ClassReach reach) {
+      reach
+          .byTest()
+          .forEach(
+              (test, points) ->
+                  points.stream()
+                      .mapToObj(p -> thingsOfPoint.getOrDefault(p, List.of()))
+                      .flatMap(List::stream)
+                      .forEach(thing -> reached(thing, test)));
+      for (Thing thing : things) {
+        if (counts && thing.tests == 1 && !thing.otherwise) {
+          TestSums only = sums(thing.lastTest);
+          only.linesOnlyHere += thing.isLine ? 1 : 0;
+          only.outcomesOnlyHere += thing.isLine ? 0 : 1;
+        }
       }
     }
 
-    private void countOutcome(int test, boolean alone) {
+    private void reached(Thing thing, int test) {
+      // A class is initialised once, in whichever test comes first: that says nothing of the test.
+      boolean initialises = code.methods().get(thing.method).name().equals("<clinit>()");
+      if (test <= OUTSIDE || initialises) {
+        thing.otherwise = true;
+        return;
+      }
+      if (thing.lastTest == test) {
+        return;
+      }
+      thing.lastTest = test;
+      thing.tests++;
+      boolean newMethod = lastTestOfMethod[thing.method] != test;
+      if (newMethod) {
+        lastTestOfMethod[thing.method] = test;
+        testsOfMethod[thing.method]++;
+      }
       if (counts) {
-        sums(test).outcomes++;
-        sums(test).outcomesOnlyHere += alone ? 1 : 0;
+        TestSums sums = sums(test);
+        sums.lines += thing.isLine ? 1 : 0;
+        sums.outcomes += thing.isLine ? 0 : 1;
+        sums.methods += newMethod ? 1 : 0;
       }
     }
 
@@ -156,34 +153,63 @@ public final class Joiner {
       return tests.computeIfAbsent(test, t -> new TestSums());
     }
 
-    private Reachers reachers(BitSet points) {
-      List<Integer> tests = new ArrayList<>();
-      boolean otherwise = false;
-      for (var entry : reach.byTest().entrySet()) {
-        if (entry.getValue().intersects(points)) {
-          if (entry.getKey() > OUTSIDE && !initialisesClass) {
-            tests.add(entry.getKey());
-          } else {
-            otherwise = true;
+    ClassFigures figures(ClassState state) {
+      List<MethodFigures> methods = new ArrayList<>();
+      List<LineFigures> lines = new ArrayList<>();
+      List<OutcomeFigures> outcomes = new ArrayList<>();
+      Iterator<Thing> next = things.iterator();
+      for (int i = 0; i < code.methods().size(); i++) {
+        Method method = code.methods().get(i);
+        Share reachedLines = Share.NONE;
+        for (Line line : method.lines()) {
+          Thing thing = next.next();
+          reachedLines = reachedLines.plus(thing.share());
+          lines.add(figures(method, line, thing));
+        }
+        Share reachedOutcomes = Share.NONE;
+        for (Condition condition : method.conditions()) {
+          for (Outcome outcome : condition.outcomes()) {
+            Thing thing = next.next();
+            reachedOutcomes = reachedOutcomes.plus(thing.share());
+            outcomes.add(figures(method, condition, outcome, thing));
           }
         }
+        methods.add(figures(method, reachedLines, reachedOutcomes, testsOfMethod[i]));
       }
-      return new Reachers(tests, otherwise);
-    }
-  }
-
-  /** Who reached something. */
-  private record Reachers(List<Integer> tests, boolean otherwise) {
-    boolean reached() {
-      return otherwise || !tests.isEmpty();
+      Share jumps = new Share(code.jumpsMatched(), code.jumps());
+      return new ClassFigures(
+          code.name(), code.module(), code.path(), state, jumps, methods, lines, outcomes);
     }
 
-    boolean alone() {
-      return tests.size() == 1 && !otherwise;
+    private MethodFigures figures(Method method, Share lines, Share outcomes, int tests) {
+      return new MethodFigures(
+          code.path(),
+          code.name(),
+          method.name(),
+          method.firstLine(),
+          method.lastLine(),
+          method.complexity(),
+          lines,
+          outcomes,
+          tests,
+          Mutants.NOT_TRIED);
     }
 
-    Share share() {
-      return new Share(reached() ? 1 : 0, 1);
+    private LineFigures figures(Method method, Line line, Thing thing) {
+      return new LineFigures(
+          code.path(), code.name(), method.name(), line.number(), thing.reached(), thing.tests);
+    }
+
+    private OutcomeFigures figures(Method method, Condition on, Outcome outcome, Thing thing) {
+      return new OutcomeFigures(
+          code.path(),
+          code.name(),
+          method.name(),
+          on.line(),
+          on.text(),
+          outcome.name(),
+          thing.reached(),
+          thing.tests);
     }
   }
 }

@@ -40,7 +40,7 @@ final class TestNames {
     if (notified.matches() && !id.startsWith("[")) {
       return simple(notified.group(2)) + "." + notified.group(1) + "()";
     }
-    return classes.length() > 0 ? classes + "." + displayName : displayName;
+    return classes.length() > 0 ? classes.toString() : displayName;
   }
 
   private static String simple(String className) {

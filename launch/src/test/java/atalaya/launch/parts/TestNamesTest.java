@@ -15,7 +15,7 @@ class TestNamesTest {
         "[engine:e]/[class:a.T]/[test-template:m(java.lang.String%5B%5D, a.B$C)]/[test-template-invocation:#2] | [2] x | T.m(String[],C) [2] x",
         "[engine:e]/[class:a.T]/[test-factory:m()]/[dynamic-test:#1] | fog | T.m() [fog]",
         "[engine:junit-vintage]/[runner:a.T]/[test:m(a.T)] | m | T.m()",
-        "[engine:e]/[class:a.T] | T | T.T",
+        "[engine:e]/[class:a.T] | T | T",
         "lights(a.BuoyTest) | lights(a.BuoyTest) | BuoyTest.lights()",
         "something else | shown | shown"
       })

@@ -55,7 +55,11 @@ final class TestClock implements Tests.Listener {
 
   @Override
   public synchronized void finished(String framework, String id, boolean isTest, String status) {
-    if (!concerns(framework) || !isTest) {
+    if (!concerns(framework)) {
+      return;
+    }
+    if (!isTest) {
+      containerFinished(id, status);
       return;
     }
     Running test = running.get(id);
@@ -74,12 +78,22 @@ final class TestClock implements Tests.Listener {
 
   @Override
   public synchronized void skipped(String framework, String id, String name, boolean isTest) {
-    if (!concerns(framework) || !isTest || runsWithinATest()) {
-      return;
+    if (concerns(framework) && !runsWithinATest()) {
+      record(id, name, "SKIPPED");
     }
+  }
+
+  /** A class whose set-up failed has no tests to tell of it. */
+  private void containerFinished(String id, String status) {
+    if (!status.equals("SUCCESSFUL") && !runsWithinATest()) {
+      record(id, id, verdict(status));
+    }
+  }
+
+  private void record(String id, String name, String verdict) {
     int number = ++tests;
     recorder.testStarted(number, unique(id), name);
-    recorder.testEnded(number, "SKIPPED", 0, false);
+    recorder.testEnded(number, verdict, 0, false);
   }
 
   @Override

@@ -84,7 +84,9 @@ class TestClockTest {
     reach(1);
     end("b", "FAILED");
     clock.skipped("platform", "c", "c", true);
-    clock.started("platform", "container", "x", false);
+    clock.started("platform", "good", "x", false);
+    clock.finished("platform", "good", false, "SUCCESSFUL");
+    clock.finished("platform", "bad", false, "FAILED");
     assertThat(records())
         .containsExactly(
             "1=a",
@@ -96,7 +98,9 @@ class TestClockTest {
             "2:{1}",
             "2 FAILED",
             "3=c",
-            "3 SKIPPED");
+            "3 SKIPPED",
+            "4=bad",
+            "4 FAILED");
   }
 
   @Test
