@@ -8,13 +8,10 @@ import atalaya.cli.command.RankCommand;
 import atalaya.cli.command.RootCommand;
 import atalaya.cli.command.RunsCommand;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import picocli.CommandLine;
 import picocli.CommandLine.Help.Ansi;
-import picocli.CommandLine.ParameterException;
-import picocli.CommandLine.UnmatchedArgumentException;
 
 /** The whole program, without its end: tests run it in their own JVM. */
 public final class Atalaya {
@@ -22,11 +19,11 @@ public final class Atalaya {
   private static final Map<String, Function<Console, BaseCommand>> COMMANDS = new LinkedHashMap<>();
 
   static {
-    COMMANDS.put("observe", ObserveCommand::new);
-    COMMANDS.put("rank", RankCommand::new);
-    COMMANDS.put("export", ExportCommand::new);
-    COMMANDS.put("runs", RunsCommand::new);
-    COMMANDS.put("demo", DemoCommand::new);
+    COMMANDS.put("observe", console -> new ObserveCommand(console));
+    COMMANDS.put("rank", console -> new RankCommand(console));
+    COMMANDS.put("export", console -> new ExportCommand(console));
+    COMMANDS.put("runs", console -> new RunsCommand(console));
+    COMMANDS.put("demo", console -> new DemoCommand(console));
   }
 
   private Atalaya() {}
@@ -40,7 +37,7 @@ public final class Atalaya {
         CommandLine.Help.defaultColorScheme(
             console.columns().isPresent() && !console.wantsNoColour() ? Ansi.ON : Ansi.OFF));
     line.setUsageHelpWidth(Math.max(80, Math.min(100, console.columns().orElse(100))));
-    line.setParameterExceptionHandler((problem, args) -> usage(problem, console));
+    line.setParameterExceptionHandler(new WrongUsage(console));
     return line.execute(arguments);
   }
 
@@ -58,31 +55,5 @@ public final class Atalaya {
           });
     }
     return line;
-  }
-
-  private static int usage(ParameterException problem, Console console) {
-    console.err().println("atalaya: " + explain(problem));
-    return ExitCode.USAGE;
-  }
-
-  private static String explain(ParameterException problem) {
-    String command = problem.getCommandLine().getCommandName();
-    boolean ofRoot = problem.getCommandLine().getParent() == null;
-    String help = ofRoot ? "atalaya --help" : "atalaya " + command + " --help";
-    if (problem instanceof UnmatchedArgumentException unmatched) {
-      String word = unmatched.getUnmatched().get(0);
-      boolean option = word.startsWith("-");
-      String what = option ? "option" : ofRoot ? "command" : "place for";
-      List<String> near = unmatched.getSuggestions();
-      String nearest =
-          near.isEmpty() ? "" : "; the nearest is \"" + near.get(0).replace("atalaya ", "") + "\"";
-      return "no " + what + " \"" + word + "\"" + nearest + " (" + help + ")";
-    }
-    String message = String.valueOf(problem.getMessage()).replaceAll("\\s+", " ");
-    return message.substring(0, 1).toLowerCase(java.util.Locale.ROOT)
-        + message.substring(1)
-        + " ("
-        + help
-        + ")";
   }
 }

@@ -78,15 +78,7 @@ public final class DemoCommand extends BaseCommand {
   }
 
   private int tour(Path folder) {
-    Console there =
-        new Console(
-            console().out(),
-            console().err(),
-            folder,
-            console().home(),
-            console().clock(),
-            console().columns(),
-            console().wantsNoColour());
+    Console there = console().in(folder);
     console().out().println("The demo project is in " + folder);
     for (Step step : TOUR) {
       console().out().println();

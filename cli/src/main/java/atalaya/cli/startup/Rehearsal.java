@@ -23,7 +23,6 @@ import java.io.PrintWriter;
 import java.io.Writer;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -45,15 +44,16 @@ public final class Rehearsal {
     Files.writeString(project.resolve("Buoy.java"), "");
     RunFileWriter.write(file, run());
     PrintWriter nowhere = new PrintWriter(Writer.nullWriter());
+    Console process = Console.ofProcess();
     Console console =
         new Console(
             nowhere,
             nowhere,
             project,
-            Path.of(System.getProperty("atalaya.home", "")),
-            Clock.systemUTC(),
+            process.home(),
+            process.clock(),
             OptionalInt.of(120),
-            false);
+            process.wantsNoColour());
     for (String command :
         new String[] {
           "", "rank", "rank harbour --format json", "export lines", "export outcomes", "runs"

@@ -1,7 +1,6 @@
 package atalaya.core.figure;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -53,16 +52,12 @@ public record Concentration(List<Band> bands, int fewest, double held) {
               held,
               share(held, all)));
     }
-    double[] worst =
-        methods.stream()
-            .map(m -> m.unwatched().total())
-            .sorted(Comparator.reverseOrder())
-            .mapToDouble(d -> d)
-            .toArray();
+    double[] ascending =
+        methods.stream().mapToDouble(m -> m.unwatched().total()).sorted().toArray();
     int fewest = 0;
     double held = 0;
-    while (fewest < worst.length && held < all / 2) {
-      held += worst[fewest++];
+    while (fewest < ascending.length && held < all / 2) {
+      held += ascending[ascending.length - ++fewest];
     }
     return new Concentration(bands, fewest, share(held, all));
   }

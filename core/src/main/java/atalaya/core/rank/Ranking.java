@@ -4,7 +4,6 @@ import atalaya.core.figure.Concentration;
 import atalaya.core.figure.Level;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Totals;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -34,11 +33,12 @@ public record Ranking(
   }
 
   /** The fixed order: most unwatched paths first, then by class, line and name. */
-  public static final Comparator<MethodFigures> WORST_FIRST =
-      Comparator.comparingDouble((MethodFigures m) -> -m.unwatched().total())
-          .thenComparing(MethodFigures::className)
-          .thenComparingInt(MethodFigures::firstLine)
-          .thenComparing(MethodFigures::method);
+  private static int worstFirst(MethodFigures a, MethodFigures b) {
+    int order = Double.compare(b.unwatched().total(), a.unwatched().total());
+    order = order != 0 ? order : a.className().compareTo(b.className());
+    order = order != 0 ? order : Integer.compare(a.firstLine(), b.firstLine());
+    return order != 0 ? order : a.method().compareTo(b.method());
+  }
 
   /**
    * Ranks methods.
@@ -51,7 +51,7 @@ public record Ranking(
     List<MethodFigures> ordered =
         methods.stream()
             .filter(m -> least.isEmpty() || level(m, thresholds).compareTo(least.get()) <= 0)
-            .sorted(WORST_FIRST)
+            .sorted(Ranking::worstFirst)
             .toList();
     List<Row> rows = new java.util.ArrayList<>();
     for (MethodFigures method : ordered.subList(0, Math.min(top, ordered.size()))) {

@@ -5,7 +5,6 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -39,10 +38,7 @@ public final class RunFolder {
     }
     try (Stream<Path> all = Files.list(folder)) {
       List<Path> files = new ArrayList<>(all.filter(f -> f.toString().endsWith(ENDING)).toList());
-      files.sort(
-          Comparator.comparing(RunFolder::modified)
-              .reversed()
-              .thenComparing(Comparator.<Path>naturalOrder().reversed()));
+      files.sort(RunFolder::newestFirst);
       return files;
     } catch (IOException e) {
       throw new UncheckedIOException(e);
@@ -52,6 +48,11 @@ public final class RunFolder {
   /** The newest run file. */
   public Optional<Path> newest() {
     return newestFirst().stream().findFirst();
+  }
+
+  private static int newestFirst(Path a, Path b) {
+    int order = Long.compare(modified(b), modified(a));
+    return order != 0 ? order : b.compareTo(a);
   }
 
   private static long modified(Path file) {
