@@ -5,7 +5,7 @@ import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
 import atalaya.cli.Version;
 import atalaya.cli.render.Paint;
-import atalaya.core.target.Target.NoSuchTarget;
+import atalaya.core.naming.Target.NoSuchTarget;
 import atalaya.launch.project.NoProject;
 import atalaya.launch.project.Project;
 import atalaya.store.runfile.UnreadableRun;

@@ -5,7 +5,7 @@ import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
 import atalaya.cli.observe.Observation;
 import atalaya.cli.render.ObservedView;
-import atalaya.core.target.PathPatterns;
+import atalaya.core.naming.PathPatterns;
 import atalaya.launch.project.Build;
 import atalaya.launch.project.Project;
 import atalaya.launch.project.ProjectModule;

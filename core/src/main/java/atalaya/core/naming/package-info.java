@@ -1,0 +1,2 @@
+/** Names for parts of the code, as people type them. */
+package atalaya.core.naming;
