@@ -94,7 +94,7 @@ final class ClassReader {
     SourceCode before = CodeWalker.statements(places, statements.subList(0, call + 1));
     SourceCode after =
         CodeWalker.statements(places, statements.subList(call + 1, statements.size()));
-    if (isConstructor) {
+    if (isConstructor && call < 0) {
       before.written().set(firstLine);
     }
     boolean empty = statements.isEmpty();

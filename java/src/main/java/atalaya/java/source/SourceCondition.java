@@ -4,13 +4,15 @@ import java.util.List;
 
 /** A condition of the source. Two are the same only when they are the same place. */
 public final class SourceCondition implements Comparable<SourceCondition> {
-  private final long position;
+  private final long start;
+  private final long end;
   private final int line;
   private final String text;
   private final List<String> outcomes;
 
-  SourceCondition(long position, int line, String text, List<String> outcomes) {
-    this.position = position;
+  SourceCondition(long start, long end, int line, String text, List<String> outcomes) {
+    this.start = start;
+    this.end = end;
     this.line = line;
     this.text = text;
     this.outcomes = List.copyOf(outcomes);
@@ -33,7 +35,8 @@ public final class SourceCondition implements Comparable<SourceCondition> {
 
   @Override
   public int compareTo(SourceCondition other) {
-    return Long.compare(position, other.position);
+    int order = Long.compare(start, other.start);
+    return order != 0 ? order : Long.compare(end, other.end);
   }
 
   @Override

@@ -132,7 +132,8 @@ final class Tests {
   }
 
   private SourceCondition condition(Tree tree, String text, List<String> outcomes) {
-    return new SourceCondition(places.start(tree), places.firstLine(tree), text, outcomes);
+    return new SourceCondition(
+        places.start(tree), places.end(tree), places.firstLine(tree), text, outcomes);
   }
 
   private static Integer key(ExpressionTree label) {

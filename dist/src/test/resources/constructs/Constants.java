@@ -1,0 +1,37 @@
+public class Constants {
+  static final boolean DEBUG = false; //:
+  private static final int LIMIT = 10; //:
+  static final String NAME = "buoy"; //:
+
+  static int quiet(int n) {
+    if (DEBUG) {
+      System.err.println(n);
+    }
+    if (!DEBUG && n > LIMIT) { //+ n > LIMIT: true- false+
+      return 1; //-
+    }
+    while (true) {
+      n++; //+
+      if (n > 3) { //+ n > 3: true+ false+
+        return n; //+
+      }
+    }
+  }
+
+  static int labels(int n) {
+    switch (n) { //+ switch (n): LIMIT+ LIMIT * 2- -1- default-
+      case LIMIT:
+        return 1; //+
+      case LIMIT * 2:
+        return 2; //-
+      case -1:
+        return 3; //-
+    }
+    return 0; //-
+  }
+
+  static void drive() {
+    quiet(1); //+
+    labels(10); //+
+  }
+}

@@ -1,0 +1,92 @@
+public class Finally {
+  static int nested(int n) {
+    int k = 0; //+
+    for (int i = 0; i < n; i++) { //+ i < n: true+ false-
+      try {
+        try {
+          if (i == 1) { //+ i == 1: true+ false+
+            continue; //+
+          }
+          if (i == 2) { //+ i == 2: true+ false+
+            break; //+
+          }
+          k += i; //+
+        } finally {
+          k += n > 5 ? 10 : 1; //+ n > 5: true- false+
+        }
+      } finally {
+        k *= 2; //+
+      }
+    }
+    return k; //+
+  }
+
+  static int thrown(Object o) {
+    int k = 0; //+
+    try {
+      k = o.hashCode(); //+
+      k++; //-
+    } finally {
+      k = -1; //+
+      if (o == null) { //+ o == null: true+ false-
+        k = -2; //+
+      }
+    }
+    return k; //-
+  }
+
+  static int both(String s) {
+    try {
+      return Integer.parseInt(s); //+
+    } catch (NumberFormatException | NullPointerException e) { //+
+      if (s == null) { //+ s == null: true- false+
+        return -1; //-
+      }
+      throw e; //+
+    } finally {
+      seen++; //+
+    }
+  }
+
+  static int seen; //:
+
+  static int overrides(int n) {
+    while (true) {
+      try {
+        if (n > 0) { //+ n > 0: true+ false-
+          return n; //+
+        }
+        n++; //-
+      } finally {
+        break; //+
+      }
+    }
+    return 0; //+
+  }
+
+  static synchronized int locked(Object lock, boolean out) {
+    synchronized (lock) { //+
+      if (out) { //+ out: true- false+
+        return 1; //-
+      }
+    } //:
+    return 2; //+
+  }
+
+  static void drive() {
+    nested(3); //+
+    try {
+      thrown(null); //+
+    } catch (NullPointerException e) { //+
+      seen++; //+
+    }
+    both("1"); //+
+    try {
+      both("x"); //+
+    } catch (NumberFormatException e) { //+
+      seen++; //+
+    }
+    overrides(1); //+
+    locked("", false); //+
+  }
+}

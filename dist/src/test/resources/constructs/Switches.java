@@ -1,0 +1,87 @@
+public class Switches {
+  enum Wind {
+    NORTH, //+
+    EAST, //+
+    SOUTH //+
+  }
+
+  static int numbers(int n) {
+    switch (n) { //+ switch (n): 1, 2+ 3- 5- default+
+      case 1:
+      case 2:
+        return 10; //+
+      case 3:
+        n++; //-
+      case 5:
+        return n; //-
+      default:
+        return 0; //+
+    }
+  }
+
+  static int strings(String s) {
+    switch (s) { //+ switch (s): "Aa"+ "BB"- "c"- default-
+      case "Aa":
+        return 1; //+
+      case "BB":
+        return 2; //-
+      case "c":
+        return 3; //-
+    }
+    return 0; //-
+  }
+
+  static int enums(Wind w) {
+    int n = 0; //+
+    switch (w) { //+ switch (w): NORTH+ SOUTH- default+
+      case NORTH:
+        n = 1; //+
+        // falls through
+      case SOUTH:
+        n += 2; //+
+        break;
+    }
+    return n; //+
+  }
+
+  static int emptyLast(Wind w) {
+    int n = 0; //+
+    switch (w) { //+ switch (w): NORTH- SOUTH+ default-
+      case NORTH:
+        n = 1; //-
+        break; //-
+      case SOUTH:
+    }
+    return n; //+
+  }
+
+  static int arrows(char c) {
+    return switch (c) { //+ switch (c): 'a', 'b'+ 'c'- default-
+      case 'a', 'b' -> 1; //+
+      case 'c' -> {
+        int n = c; //-
+        yield n; //-
+      }
+      default -> 0; //-
+    };
+  }
+
+  static int exhaustive(Wind w) {
+    return switch (w) { //+ switch (w): NORTH- EAST+ SOUTH-
+      case NORTH -> 1; //-
+      case EAST -> 2; //+
+      case SOUTH -> 3; //-
+    };
+  }
+
+  static void drive() {
+    numbers(2); //+
+    numbers(4); //+
+    strings("Aa"); //+
+    enums(Wind.NORTH); //+
+    enums(Wind.EAST); //+
+    emptyLast(Wind.SOUTH); //+
+    arrows('b'); //+
+    exhaustive(Wind.EAST); //+
+  }
+}
