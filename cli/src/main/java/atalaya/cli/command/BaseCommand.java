@@ -14,27 +14,18 @@ import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.Callable;
-import picocli.CommandLine.ITypeConverter;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
-import picocli.CommandLine.TypeConversionException;
 
 /** What all commands share: their common options, and how what goes wrong is told. */
 public abstract class BaseCommand implements Callable<Integer> {
   private static final int CANDIDATES_SHOWN = 12;
 
-  /** Takes the three values of {@code --colour} in lower case. */
-  static final class ColourConverter implements ITypeConverter<Paint.When> {
-    @Override
-    public Paint.When convert(String value) {
-      for (Paint.When when : Paint.When.values()) {
-        if (when.name().toLowerCase(Locale.ROOT).equals(value)) {
-          return when;
-        }
-      }
-      throw new TypeConversionException("must be auto, always or never (got " + value + ")");
+  /** Takes the three values of {@code --colour}. */
+  static final class ColourConverter extends LowerCase<Paint.When> {
+    ColourConverter() {
+      super(Paint.When.class);
     }
   }
 

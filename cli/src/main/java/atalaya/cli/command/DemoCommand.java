@@ -4,13 +4,12 @@ import atalaya.cli.Atalaya;
 import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
+import atalaya.cli.Folders;
 import java.io.IOException;
-import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.SimpleFileVisitor;
-import java.nio.file.attribute.BasicFileAttributes;
 import java.util.List;
+import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
@@ -55,11 +54,11 @@ public final class DemoCommand extends BaseCommand {
     }
     Path folder = folder();
     try {
-      copy(source, folder);
+      Folders.copy(source, folder, Set.of("target", ".atalaya"));
       return tour(folder);
     } finally {
       if (keep == null) {
-        delete(folder);
+        Folders.delete(folder.getParent());
       } else {
         say("Kept in " + folder);
       }
@@ -98,49 +97,5 @@ public final class DemoCommand extends BaseCommand {
         .out()
         .println("That is the tour. In a project of your own: atalaya observe, then atalaya rank.");
     return ExitCode.DONE;
-  }
-
-  private static void copy(Path from, Path to) throws IOException {
-    Files.walkFileTree(
-        from,
-        new SimpleFileVisitor<>() {
-          @Override
-          public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes)
-              throws IOException {
-            Path relative = from.relativize(folder);
-            if (relative.toString().equals("target") || relative.toString().equals(".atalaya")) {
-              return FileVisitResult.SKIP_SUBTREE;
-            }
-            Files.createDirectories(to.resolve(relative.toString()));
-            return FileVisitResult.CONTINUE;
-          }
-
-          @Override
-          public FileVisitResult visitFile(Path file, BasicFileAttributes attributes)
-              throws IOException {
-            Files.copy(file, to.resolve(from.relativize(file).toString()));
-            return FileVisitResult.CONTINUE;
-          }
-        });
-  }
-
-  private static void delete(Path folder) throws IOException {
-    Files.walkFileTree(
-        folder.getParent(),
-        new SimpleFileVisitor<>() {
-          @Override
-          public FileVisitResult visitFile(Path file, BasicFileAttributes attributes)
-              throws IOException {
-            Files.delete(file);
-            return FileVisitResult.CONTINUE;
-          }
-
-          @Override
-          public FileVisitResult postVisitDirectory(Path done, IOException problem)
-              throws IOException {
-            Files.delete(done);
-            return FileVisitResult.CONTINUE;
-          }
-        });
   }
 }

@@ -8,15 +8,12 @@ import atalaya.core.table.Tables;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.table.CsvWriter;
 import java.io.IOException;
-import java.util.Locale;
 import java.util.Map;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.ITypeConverter;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
-import picocli.CommandLine.TypeConversionException;
 
 /** {@code atalaya export}. */
 @Command(
@@ -38,21 +35,10 @@ public final class ExportCommand extends ReadingCommand {
     METHODS,
     TESTS;
 
-    String label() {
-      return name().toLowerCase(Locale.ROOT);
-    }
-
     /** Takes them in lower case. */
-    static final class Converter implements ITypeConverter<What> {
-      @Override
-      public What convert(String value) {
-        for (What what : values()) {
-          if (what.label().equals(value)) {
-            return what;
-          }
-        }
-        throw new TypeConversionException(
-            "must be lines, outcomes, methods or tests (got " + value + ")");
+    static final class Converter extends LowerCase<What> {
+      Converter() {
+        super(What.class);
       }
     }
   }
@@ -83,7 +69,7 @@ public final class ExportCommand extends ReadingCommand {
             if (format == Format.CSV) {
               CsvWriter.write(table, out);
             } else {
-              json("export " + what.label(), run.info(), Map.of(table.name(), table), out);
+              json("export " + LowerCase.of(what), run.info(), Map.of(table.name(), table), out);
             }
           });
     }

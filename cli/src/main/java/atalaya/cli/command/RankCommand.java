@@ -16,14 +16,14 @@ import java.io.PrintWriter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.ITypeConverter;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.TypeConversionException;
+import picocli.CommandLine.Spec;
 
 /** {@code atalaya rank}. */
 @Command(
@@ -39,16 +39,10 @@ import picocli.CommandLine.TypeConversionException;
     })
 public final class RankCommand extends ReadingCommand {
 
-  /** Takes the levels in lower case. */
-  static final class LevelConverter implements ITypeConverter<Level> {
-    @Override
-    public Level convert(String value) {
-      for (Level level : Level.values()) {
-        if (level.label().equals(value)) {
-          return level;
-        }
-      }
-      throw new TypeConversionException("must be high, medium or low (got " + value + ")");
+  /** Takes the levels. */
+  static final class LevelConverter extends LowerCase<Level> {
+    LevelConverter() {
+      super(Level.class);
     }
   }
 
@@ -72,7 +66,7 @@ public final class RankCommand extends ReadingCommand {
       description = "Only methods of this level or a worse one: high, medium or low.")
   private Level level;
 
-  @picocli.CommandLine.Spec private picocli.CommandLine.Model.CommandSpec spec;
+  @Spec private CommandSpec spec;
 
   /** Made by the program's start. */
   public RankCommand(Console console) {
@@ -82,7 +76,7 @@ public final class RankCommand extends ReadingCommand {
   @Override
   protected int execute() throws IOException {
     if (top < 1) {
-      throw new picocli.CommandLine.ParameterException(
+      throw new ParameterException(
           spec.commandLine(), "--top must be at least 1 (got " + top + ")");
     }
     try (RunFile run = openRun()) {
@@ -163,7 +157,7 @@ public final class RankCommand extends ReadingCommand {
     List<Object> bands = new ArrayList<>();
     for (Concentration.Band band : concentration.bands()) {
       Map<String, Object> of = new LinkedHashMap<>();
-      of.put("level", band.level().name().toLowerCase(Locale.ROOT));
+      of.put("level", band.level().label());
       of.put("methods", band.methods());
       of.put("shareOfMethods", band.ofMethods());
       of.put("shareOfLines", band.ofLines());

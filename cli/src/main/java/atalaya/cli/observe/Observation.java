@@ -2,6 +2,7 @@ package atalaya.cli.observe;
 
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
+import atalaya.cli.Folders;
 import atalaya.core.figure.Totals;
 import atalaya.core.kept.RunContents;
 import atalaya.core.run.RunInfo;
@@ -18,11 +19,8 @@ import atalaya.store.runfile.RunFileWriter;
 import atalaya.store.runfile.RunFolder;
 import atalaya.store.runfile.UnreadableRun;
 import java.io.IOException;
-import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.SimpleFileVisitor;
-import java.nio.file.attribute.BasicFileAttributes;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -94,7 +92,7 @@ public final class Observation {
       write(file, contents);
       return new Result(contents, before, file, (System.nanoTime() - began) / 1_000_000);
     } finally {
-      delete(scratch);
+      Folders.delete(scratch);
     }
   }
 
@@ -206,25 +204,5 @@ public final class Observation {
           "can't write the run file " + file + ": " + e.getMessage() + "; is the disk full?",
           e);
     }
-  }
-
-  private static void delete(Path folder) throws IOException {
-    Files.walkFileTree(
-        folder,
-        new SimpleFileVisitor<>() {
-          @Override
-          public FileVisitResult visitFile(Path file, BasicFileAttributes attributes)
-              throws IOException {
-            Files.deleteIfExists(file);
-            return FileVisitResult.CONTINUE;
-          }
-
-          @Override
-          public FileVisitResult postVisitDirectory(Path done, IOException problem)
-              throws IOException {
-            Files.deleteIfExists(done);
-            return FileVisitResult.CONTINUE;
-          }
-        });
   }
 }
