@@ -125,21 +125,23 @@ public final class Tables {
             "lines_only_here",
             "outcomes_only_here",
             "kills"),
-        tests.stream()
-            .map(
-                t ->
-                    Table.row(
-                        t.test().id(),
-                        t.test().name(),
-                        null,
-                        t.test().verdict().label(),
-                        t.test().milliseconds(),
-                        t.methods(),
-                        t.lines(),
-                        t.outcomes(),
-                        t.linesOnlyHere(),
-                        t.outcomesOnlyHere(),
-                        0))
-            .toList());
+        tests.stream().map(Tables::test).toList());
+  }
+
+  /** What a test reached is not known when another one ran at the same time. */
+  private static List<Object> test(TestFigures figures) {
+    boolean known = !figures.test().overlapped();
+    return Table.row(
+        figures.test().id(),
+        figures.test().name(),
+        null,
+        figures.test().verdict().label(),
+        figures.test().milliseconds(),
+        known ? figures.methods() : null,
+        known ? figures.lines() : null,
+        known ? figures.outcomes() : null,
+        known ? figures.linesOnlyHere() : null,
+        known ? figures.outcomesOnlyHere() : null,
+        0);
   }
 }
