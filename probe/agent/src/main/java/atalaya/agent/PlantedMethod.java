@@ -6,21 +6,34 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.objectweb.asm.ConstantDynamic;
+import org.objectweb.asm.Handle;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 
 /**
- * Plants the points of one method. The marks of the class are fetched once, into a local of our own
- * behind all others. Jumps that are taken, and the ways out of a switch, are led over a piece of
- * code at the method's end that marks the point and goes on; it needs the same stack map frame as
- * its target, which is known by then.
+ * Plants the points of one method. The marks of the class are a constant of the class where the JVM
+ * has such constants; else they are fetched once into a local of our own behind all others. Jumps
+ * that are taken, and the ways out of a switch, are led over a piece of code at the method's end
+ * that marks the point and goes on; it needs the same stack map frame as its target, which is known
+ * by then.
  */
 final class PlantedMethod extends PointVisitor {
   private static final String MARKS = "[Z";
+  private static final String REACH = "atalaya/boot/Reach";
   private static final int STACK_FOR_A_MARK = 3;
 
+  private static final Handle FETCH =
+      new Handle(
+          Opcodes.H_INVOKESTATIC,
+          REACH,
+          "marks",
+          "(Ljava/lang/invoke/MethodHandles$Lookup;Ljava/lang/String;Ljava/lang/Class;I)" + MARKS,
+          false);
+
   private final int index;
+  private final boolean asConstant;
   private final int marks;
   private final List<Detour> detours = new ArrayList<>();
   private final List<Label> labelsHere = new ArrayList<>();
@@ -31,11 +44,13 @@ final class PlantedMethod extends PointVisitor {
   /**
    * The other things are as {@link Planter} has them.
    *
+   * @param asConstant whether the class can have its marks as a constant
    * @param maxLocals the slots that the method uses itself
    */
-  PlantedMethod(MethodVisitor to, Counter counter, int index, int maxLocals) {
+  PlantedMethod(MethodVisitor to, Counter counter, int index, boolean asConstant, int maxLocals) {
     super(to, counter);
     this.index = index;
+    this.asConstant = asConstant;
     this.marks = maxLocals;
   }
 
@@ -64,10 +79,12 @@ final class PlantedMethod extends PointVisitor {
   @Override
   public void visitCode() {
     super.visitCode();
-    mv.visitFieldInsn(Opcodes.GETSTATIC, "atalaya/boot/Reach", "table", "[" + MARKS);
-    push(index);
-    mv.visitInsn(Opcodes.AALOAD);
-    mv.visitVarInsn(Opcodes.ASTORE, marks);
+    if (!asConstant) {
+      mv.visitFieldInsn(Opcodes.GETSTATIC, REACH, "table", "[" + MARKS);
+      push(index);
+      mv.visitInsn(Opcodes.AALOAD);
+      mv.visitVarInsn(Opcodes.ASTORE, marks);
+    }
   }
 
   @Override
@@ -78,7 +95,8 @@ final class PlantedMethod extends PointVisitor {
 
   @Override
   public void visitFrame(int type, int numLocal, Object[] local, int numStack, Object[] stack) {
-    Object[] locals = withMarks(numLocal, local);
+    Object[] locals =
+        asConstant ? fresh(Arrays.copyOf(local, numLocal)) : withMarks(numLocal, local);
     Object[] onStack = fresh(Arrays.copyOf(stack, numStack));
     super.visitFrame(type, locals.length, locals, onStack.length, onStack);
     Frame frame = new Frame(locals, onStack);
@@ -178,7 +196,7 @@ final class PlantedMethod extends PointVisitor {
       mark(detour.point);
       mv.visitJumpInsn(Opcodes.GOTO, detour.target);
     }
-    super.visitMaxs(maxStack + STACK_FOR_A_MARK, marks + 1);
+    super.visitMaxs(maxStack + STACK_FOR_A_MARK, asConstant ? marks : marks + 1);
   }
 
   private Label detour(int point, Label target) {
@@ -188,7 +206,11 @@ final class PlantedMethod extends PointVisitor {
   }
 
   private void mark(int point) {
-    mv.visitVarInsn(Opcodes.ALOAD, marks);
+    if (asConstant) {
+      mv.visitLdcInsn(new ConstantDynamic("marks", MARKS, FETCH, index));
+    } else {
+      mv.visitVarInsn(Opcodes.ALOAD, marks);
+    }
     push(point);
     mv.visitInsn(Opcodes.ICONST_1);
     mv.visitInsn(Opcodes.BASTORE);

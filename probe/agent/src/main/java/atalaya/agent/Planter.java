@@ -10,6 +10,7 @@ import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.ClassWriter;
 import org.objectweb.asm.MethodTooLargeException;
 import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.Opcodes;
 
 /** Plants points into a class file. No member is added, so that reflection sees no difference. */
 final class Planter {
@@ -32,6 +33,15 @@ final class Planter {
     }
   }
 
+  /**
+   * Class files of Java 7 and newer are raised to the version of Java 11, the first to have such
+   * constants: both are verified by their stack map frames, which older ones need not have.
+   */
+  private static final int OLDEST_TO_RAISE = Opcodes.V1_7;
+
+  private static final boolean JVM_HAS_CONSTANTS =
+      !System.getProperty("java.specification.version", "1.8").matches("1\\..*|9|10");
+
   private Planter() {}
 
   /**
@@ -43,12 +53,26 @@ final class Planter {
   static Planted plant(byte[] original, int index) {
     ClassReader reader = new ClassReader(original);
     Map<String, Integer> locals = locals(reader);
+    int major = reader.readUnsignedShort(6);
+    boolean asConstant = JVM_HAS_CONSTANTS && major >= OLDEST_TO_RAISE;
     Set<String> leaveAlone = new HashSet<>();
     while (true) {
       ClassWriter writer = new ClassWriter(reader, 0);
       PointVisitor.Counter counter = new PointVisitor.Counter();
       reader.accept(
           new ClassVisitor(PointVisitor.ASM, writer) {
+            @Override
+            public void visit(
+                int version,
+                int access,
+                String name,
+                String signature,
+                String superName,
+                String[] interfaces) {
+              int raised = asConstant && major < Opcodes.V11 ? Opcodes.V11 : version;
+              super.visit(raised, access, name, signature, superName, interfaces);
+            }
+
             @Override
             public MethodVisitor visitMethod(
                 int access, String name, String descriptor, String signature, String[] thrown) {
@@ -60,7 +84,7 @@ final class Planter {
               }
               return leaveAlone.contains(method)
                   ? new UnplantedMethod(to, counter)
-                  : new PlantedMethod(to, counter, index, maxLocals);
+                  : new PlantedMethod(to, counter, index, asConstant, maxLocals);
             }
           },
           ClassReader.EXPAND_FRAMES);

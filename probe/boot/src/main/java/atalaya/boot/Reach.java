@@ -1,5 +1,7 @@
 package atalaya.boot;
 
+import java.lang.invoke.MethodHandles;
+
 /** Where observed code marks the points it reached. */
 public final class Reach {
   /**
@@ -9,4 +11,13 @@ public final class Reach {
   public static boolean[][] table = new boolean[256][];
 
   private Reach() {}
+
+  /**
+   * The marks of an observed class, as a constant of that class: so compiled code knows where they
+   * are. Called by the JVM, once for each class.
+   */
+  public static boolean[] marks(
+      MethodHandles.Lookup lookup, String name, Class<?> type, int index) {
+    return table[index];
+  }
 }
