@@ -23,7 +23,7 @@ public final class Atalaya {
     COMMANDS.put("rank", console -> new RankCommand(console));
     COMMANDS.put("export", console -> new ExportCommand(console));
     COMMANDS.put("runs", console -> new RunsCommand(console));
-    COMMANDS.put("demo", console -> new DemoCommand(console));
+    COMMANDS.put("demo", console -> new DemoCommand(console, Atalaya::run));
   }
 
   private Atalaya() {}

@@ -1,6 +1,5 @@
 package atalaya.cli.command;
 
-import atalaya.cli.Atalaya;
 import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
@@ -10,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
+import java.util.function.ToIntBiFunction;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
@@ -28,9 +28,16 @@ public final class DemoCommand extends BaseCommand {
   @Option(names = "--keep", paramLabel = "DIR", description = "Copy it to this folder and keep it.")
   private Path keep;
 
-  /** Made by the program's start. */
-  public DemoCommand(Console console) {
+  private final ToIntBiFunction<String[], Console> program;
+
+  /**
+   * Made by the program's start.
+   *
+   * @param program runs the words of a command and returns its exit code
+   */
+  public DemoCommand(Console console, ToIntBiFunction<String[], Console> program) {
     super(console);
+    this.program = program;
   }
 
   /** A command of the tour. */
@@ -85,7 +92,7 @@ public final class DemoCommand extends BaseCommand {
       String typed = ("atalaya " + String.join(" ", step.words())).strip();
       console().out().println(paint().bold("$ " + typed));
       console().out().flush();
-      int exitCode = Atalaya.run(step.words().toArray(String[]::new), there);
+      int exitCode = program.applyAsInt(step.words().toArray(String[]::new), there);
       console().out().flush();
       console().err().flush();
       if (exitCode != ExitCode.DONE) {

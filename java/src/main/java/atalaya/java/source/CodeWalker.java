@@ -45,7 +45,7 @@ import org.objectweb.asm.Opcodes;
  */
 final class CodeWalker extends TreeScanner<Void, Void> {
   private final Places places;
-  private final Tests tests;
+  private final Conditions conditions;
   private final List<SourceItem> items = new ArrayList<>();
   private final BitSet written = new BitSet();
   private final Map<LambdaExpressionTree, SourceLambda> lambdas = new IdentityHashMap<>();
@@ -56,7 +56,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
 
   private CodeWalker(Places places) {
     this.places = places;
-    this.tests = new Tests(places);
+    this.conditions = new Conditions(places);
   }
 
   static SourceCode statements(Places places, List<? extends Tree> statements) {
@@ -109,9 +109,9 @@ final class CodeWalker extends TreeScanner<Void, Void> {
    * @param jumpsOn what the whole has come out as when the last jump is taken
    */
   private void condition(ExpressionTree whole, boolean jumpsOn) {
-    ExpressionTree tree = Tests.bare(whole);
+    ExpressionTree tree = Conditions.bare(whole);
     note(tree);
-    if (tests.constant(tree) != null) {
+    if (conditions.constant(tree) != null) {
       return;
     }
     switch (tree.getKind()) {
@@ -134,7 +134,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   }
 
   private void atom(ExpressionTree tree, boolean jumpsOn) {
-    if (tree instanceof BinaryTree comparison && Tests.isComparison(tree)) {
+    if (tree instanceof BinaryTree comparison && Conditions.isComparison(tree)) {
       walk(comparison.getLeftOperand());
       walk(comparison.getRightOperand());
     } else if (tree instanceof InstanceOfTree instance) {
@@ -145,13 +145,13 @@ final class CodeWalker extends TreeScanner<Void, Void> {
         return;
       }
     }
-    items.add(tests.atom(tree, jumpsOn, fromLine, toLine));
+    items.add(conditions.atom(tree, jumpsOn, fromLine, toLine));
   }
 
   @Override
   public Void visitBinary(BinaryTree tree, Void none) {
     boolean computedByJumps =
-        Tests.isComparison(tree)
+        Conditions.isComparison(tree)
             || tree.getKind() == Tree.Kind.CONDITIONAL_AND
             || tree.getKind() == Tree.Kind.CONDITIONAL_OR;
     if (computedByJumps) {
@@ -184,7 +184,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
 
   @Override
   public Void visitConditionalExpression(ConditionalExpressionTree tree, Void none) {
-    Boolean constant = tests.constant(tree.getCondition());
+    Boolean constant = conditions.constant(tree.getCondition());
     condition(tree.getCondition(), false);
     if (constant == null || constant) {
       walk(tree.getTrueExpression());
@@ -242,7 +242,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   public Void visitIf(IfTree tree, Void none) {
     toLine = places.lastLine(tree.getCondition());
     condition(tree.getCondition(), false);
-    Boolean constant = tests.constant(tree.getCondition());
+    Boolean constant = conditions.constant(tree.getCondition());
     boolean before = alive;
     boolean after = false;
     if (constant == null || constant) {
@@ -265,7 +265,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     Ways.Frame loop = ways.enterLoop(tree);
     walk(tree.getStatement());
     ways.leave();
-    alive = loop.isLeft() || !Boolean.TRUE.equals(tests.constant(tree.getCondition()));
+    alive = loop.isLeft() || !Boolean.TRUE.equals(conditions.constant(tree.getCondition()));
     return null;
   }
 
@@ -278,7 +278,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
       fromLine = places.firstLine(tree.getCondition());
       toLine = places.lastLine(tree.getCondition());
       condition(tree.getCondition(), true);
-      alive = !Boolean.TRUE.equals(tests.constant(tree.getCondition()));
+      alive = !Boolean.TRUE.equals(conditions.constant(tree.getCondition()));
     }
     alive |= loop.isLeft();
     return null;
@@ -291,7 +291,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     if (tree.getCondition() != null) {
       toLine = places.lastLine(tree.getCondition());
       condition(tree.getCondition(), false);
-      endless = Boolean.TRUE.equals(tests.constant(tree.getCondition()));
+      endless = Boolean.TRUE.equals(conditions.constant(tree.getCondition()));
     }
     Ways.Frame loop = ways.enterLoop(tree);
     walk(tree.getStatement());
@@ -307,7 +307,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     toLine = places.lastLine(tree.getExpression());
     note(tree.getVariable());
     walk(tree.getExpression());
-    items.add(tests.step(tree, fromLine, toLine));
+    items.add(conditions.step(tree, fromLine, toLine));
     ways.enterLoop(tree);
     walk(tree.getStatement());
     ways.leave();
@@ -328,7 +328,8 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   public Void visitSwitch(SwitchTree tree, Void none) {
     toLine = places.lastLine(tree.getExpression());
     walk(tree.getExpression());
-    items.add(tests.selection(tree, tree.getExpression(), tree.getCases(), true, fromLine, toLine));
+    items.add(
+        conditions.selection(tree, tree.getExpression(), tree.getCases(), true, fromLine, toLine));
     Ways.Frame frame = ways.enterSwitch();
     boolean hasDefault = cases(tree.getCases(), frame);
     ways.leave();
@@ -340,7 +341,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   public Void visitSwitchExpression(SwitchExpressionTree tree, Void none) {
     walk(tree.getExpression());
     items.add(
-        tests.selection(tree, tree.getExpression(), tree.getCases(), false, fromLine, toLine));
+        conditions.selection(tree, tree.getExpression(), tree.getCases(), false, fromLine, toLine));
     Ways.Frame frame = ways.enterSwitch();
     cases(tree.getCases(), frame);
     ways.leave();

@@ -18,14 +18,14 @@ import java.util.Map;
 import org.objectweb.asm.Opcodes;
 
 /** Makes the items of conditions: what jump a compiler makes of each, and what it means. */
-final class Tests {
+final class Conditions {
   private static final String TRUE = "true";
   private static final String FALSE = "false";
 
   private final Places places;
   private final Map<Tree, SourceCondition> conditions = new IdentityHashMap<>();
 
-  Tests(Places places) {
+  Conditions(Places places) {
     this.places = places;
   }
 
