@@ -58,6 +58,7 @@ public final class PartReader {
       if (!Arrays.equals(magic, PartFormat.MAGIC)) {
         throw new IOException(file + " is no part file of this version of Atalaya");
       }
+      boolean ended = false;
       while (true) {
         byte[] payload;
         int type;
@@ -65,10 +66,12 @@ public final class PartReader {
           type = in.readUnsignedByte();
           payload = payload(in, type);
         } catch (EOFException e) {
-          return false;
+          return ended;
         }
         if (type == PartFormat.END) {
-          return true;
+          // Other shutdown hooks may have reached more since.
+          ended = true;
+          continue;
         }
         record(type, new DataInputStream(new ByteArrayInputStream(payload)), sink);
       }
