@@ -133,7 +133,6 @@ class RunFileTest {
       assertThat(run.tests()).containsExactly(TEST);
       assertThat(run.failedTests()).containsExactly("BuoyTest.x()");
       assertThat(run.classes(ClassState.LEFT_OUT)).containsExactly("harbour.Fog");
-      assertThat(run.source(PATH)).hasValue("class Buoy {}");
       assertThat(run.stamps())
           .extracting(s -> s.path() + s.modified() + s.hash() + s.classes())
           .containsExactly(PATH + "8ee[harbour.Buoy]", "out/B.class7ff[harbour.Buoy]");

@@ -27,9 +27,4 @@ public record Method(
           name + " must end at or after line " + firstLine + " (got " + lastLine + ")");
     }
   }
-
-  /** The number of outcomes of all conditions. */
-  public int outcomes() {
-    return conditions.stream().mapToInt(c -> c.outcomes().size()).sum();
-  }
 }

@@ -55,11 +55,6 @@ public final class RunFile implements AutoCloseable {
     }
   }
 
-  /** Where it is. */
-  public Path path() {
-    return path;
-  }
-
   /** What is known of the run besides its figures. */
   public RunInfo info() {
     Map<String, String> about = new HashMap<>();
@@ -228,18 +223,6 @@ public final class RunFile implements AutoCloseable {
                     row.getString(3),
                     List.of(row.getString(4)))));
     return stamps;
-  }
-
-  /** The text of a source as it was observed; empty when the run has none of it. */
-  public Optional<String> source(String path) {
-    try (var statement = database.prepareStatement("SELECT text FROM source WHERE path = ?")) {
-      statement.setString(1, path);
-      try (ResultSet row = statement.executeQuery()) {
-        return row.next() ? Optional.of(row.getString(1)) : Optional.empty();
-      }
-    } catch (SQLException e) {
-      throw damaged(this.path, e);
-    }
   }
 
   private interface Reading<T> {
