@@ -10,7 +10,7 @@ import java.util.List;
 /** What part files are made of ({@code docs/points.md}). */
 final class PartFormat {
   /** The first eight bytes of a part file; the last one is the format's number. */
-  static final byte[] MAGIC = {'A', 'T', 'P', 'A', 'R', 'T', '\n', 1};
+  static final byte[] MAGIC = {'A', 'T', 'P', 'A', 'R', 'T', '\n', 2};
 
   static final int JVM = 1;
   static final int CLASS = 2;
@@ -19,6 +19,7 @@ final class PartFormat {
   static final int TEST_ENDED = 5;
   static final int REACH = 6;
   static final int END = 7;
+  static final int PENDING = 8;
 
   private PartFormat() {}
 

@@ -58,24 +58,36 @@ public final class PartReader {
       if (!Arrays.equals(magic, PartFormat.MAGIC)) {
         throw new IOException(file + " is no part file of this version of Atalaya");
       }
-      boolean ended = false;
-      while (true) {
-        byte[] payload;
-        int type;
-        try {
-          type = in.readUnsignedByte();
-          payload = payload(in, type);
-        } catch (EOFException e) {
-          return ended;
-        }
-        if (type == PartFormat.END) {
-          // Other shutdown hooks may have reached more since.
-          ended = true;
-          continue;
-        }
+      return records(in, sink);
+    }
+  }
+
+  private static boolean records(DataInputStream in, Sink sink) throws IOException {
+    boolean ended = false;
+    byte[] pending = null;
+    while (true) {
+      byte[] payload;
+      int type;
+      try {
+        type = in.readUnsignedByte();
+        payload = payload(in, type);
+      } catch (EOFException e) {
+        break;
+      }
+      if (type == PartFormat.END) {
+        // Other shutdown hooks may have reached more since.
+        ended = true;
+      } else if (type == PartFormat.PENDING) {
+        pending = payload;
+      } else {
         record(type, new DataInputStream(new ByteArrayInputStream(payload)), sink);
       }
     }
+    if (pending != null) {
+      // By whom is not known: their threads may have stood there before the last test began.
+      points(new DataInputStream(new ByteArrayInputStream(pending)), PartWriter.SOME_TEST, sink);
+    }
+    return ended;
   }
 
   private static byte[] payload(DataInputStream in, int type) throws IOException {
@@ -112,7 +124,7 @@ public final class PartReader {
         sink.testEnded(in.readInt(), text(in), in.readLong(), in.readBoolean());
         break;
       case PartFormat.REACH:
-        reach(in, sink);
+        points(in, in.readInt(), sink);
         break;
       default:
         throw new IOException("a part file holds an unknown record: " + type);
@@ -132,8 +144,7 @@ public final class PartReader {
         id, started, javaVersion, javaHome, mainCommand, workingDirectory, options, classPath);
   }
 
-  private static void reach(DataInputStream in, Sink sink) throws IOException {
-    int test = in.readInt();
+  private static void points(DataInputStream in, int test, Sink sink) throws IOException {
     int classes = in.readInt();
     for (int i = 0; i < classes; i++) {
       int number = in.readInt();

@@ -115,14 +115,29 @@ public final class PartWriter implements Closeable {
         PartFormat.REACH,
         data -> {
           data.writeInt(test);
-          data.writeInt(points.size());
-          for (Map.Entry<Integer, BitSet> entry : points.entrySet()) {
-            byte[] bits = entry.getValue().toByteArray();
-            data.writeInt(entry.getKey());
-            data.writeInt(bits.length);
-            data.write(bits);
-          }
+          writePoints(data, points);
         });
+  }
+
+  /**
+   * Points that were passed by threads which stand in calls and have not told of them yet. It
+   * replaces what was pending before.
+   *
+   * @param points by the number of the class
+   */
+  public void pending(Map<Integer, BitSet> points) throws IOException {
+    record(PartFormat.PENDING, data -> writePoints(data, points));
+  }
+
+  private static void writePoints(DataOutputStream data, Map<Integer, BitSet> points)
+      throws IOException {
+    data.writeInt(points.size());
+    for (Map.Entry<Integer, BitSet> entry : points.entrySet()) {
+      byte[] bits = entry.getValue().toByteArray();
+      data.writeInt(entry.getKey());
+      data.writeInt(bits.length);
+      data.write(bits);
+    }
   }
 
   /** The JVM ends in order. */

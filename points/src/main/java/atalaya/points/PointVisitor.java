@@ -66,8 +66,19 @@ public abstract class PointVisitor extends MethodVisitor {
    */
   protected abstract void choice(int point, int[] keys, Label[] targets, Label otherwise);
 
-  /** Any other instruction comes. Points in front of it have been told. */
-  protected void instruction() {}
+  /** An unconditional jump. */
+  protected void leap(Label target) {
+    if (mv != null) {
+      mv.visitJumpInsn(Opcodes.GOTO, target);
+    }
+  }
+
+  /**
+   * Any other instruction comes. Points in front of it have been told.
+   *
+   * @param opcode for a constant that is there without being resolved, that of a small number
+   */
+  protected void instruction(int opcode) {}
 
   private void before() {
     if (pendingHandler) {
@@ -80,9 +91,9 @@ public abstract class PointVisitor extends MethodVisitor {
     pendingLines.clear();
   }
 
-  private void plain() {
+  private void plain(int opcode) {
     before();
-    instruction();
+    instruction(opcode);
   }
 
   @Override
@@ -108,8 +119,10 @@ public abstract class PointVisitor extends MethodVisitor {
   @Override
   public void visitJumpInsn(int opcode, Label label) {
     before();
-    if (opcode == Opcodes.GOTO || opcode == Opcodes.JSR) {
-      instruction();
+    if (opcode == Opcodes.GOTO) {
+      leap(label);
+    } else if (opcode == Opcodes.JSR) {
+      instruction(opcode);
       super.visitJumpInsn(opcode, label);
     } else {
       jump(counter.take(2), opcode, label);
@@ -134,63 +147,63 @@ public abstract class PointVisitor extends MethodVisitor {
 
   @Override
   public void visitInsn(int opcode) {
-    plain();
+    plain(opcode);
     super.visitInsn(opcode);
   }
 
   @Override
   public void visitIntInsn(int opcode, int operand) {
-    plain();
+    plain(opcode);
     super.visitIntInsn(opcode, operand);
   }
 
   @Override
   public void visitVarInsn(int opcode, int index) {
-    plain();
+    plain(opcode);
     super.visitVarInsn(opcode, index);
   }
 
   @Override
   public void visitTypeInsn(int opcode, String type) {
-    plain();
+    plain(opcode);
     super.visitTypeInsn(opcode, type);
   }
 
   @Override
   public void visitFieldInsn(int opcode, String owner, String name, String descriptor) {
-    plain();
+    plain(opcode);
     super.visitFieldInsn(opcode, owner, name, descriptor);
   }
 
   @Override
   public void visitMethodInsn(
       int opcode, String owner, String name, String descriptor, boolean onInterface) {
-    plain();
+    plain(opcode);
     super.visitMethodInsn(opcode, owner, name, descriptor, onInterface);
   }
 
   @Override
   public void visitInvokeDynamicInsn(
       String name, String descriptor, Handle bootstrap, Object... arguments) {
-    plain();
+    plain(Opcodes.INVOKEDYNAMIC);
     super.visitInvokeDynamicInsn(name, descriptor, bootstrap, arguments);
   }
 
   @Override
   public void visitLdcInsn(Object value) {
-    plain();
+    plain(value instanceof Number || value instanceof String ? Opcodes.ICONST_0 : Opcodes.LDC);
     super.visitLdcInsn(value);
   }
 
   @Override
   public void visitIincInsn(int index, int increment) {
-    plain();
+    plain(Opcodes.IINC);
     super.visitIincInsn(index, increment);
   }
 
   @Override
   public void visitMultiANewArrayInsn(String descriptor, int dimensions) {
-    plain();
+    plain(Opcodes.MULTIANEWARRAY);
     super.visitMultiANewArrayInsn(descriptor, dimensions);
   }
 }

@@ -86,8 +86,9 @@ final class Observer implements ClassFileTransformer {
     }
     synchronized (this) {
       if (Reach.table[index] == null) {
-        Reach.table[index] = new boolean[planted.points];
-        recorder.planted(index, className, hash, planted.points, place.path);
+        PlantedClass type = PlantedClass.of(planted.paths);
+        Reach.table[index] = new boolean[type.marks()];
+        recorder.planted(index, className, hash, type, place.path);
       }
     }
     return planted.bytes;

@@ -6,52 +6,91 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.objectweb.asm.ConstantDynamic;
-import org.objectweb.asm.Handle;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 
 /**
- * Plants the points of one method. The marks of the class are a constant of the class where the JVM
- * has such constants; else they are fetched once into a local of our own behind all others. Jumps
- * that are taken, and the ways out of a switch, are led over a piece of code at the method's end
- * that marks the point and goes on; it needs the same stack map frame as its target, which is known
- * by then.
+ * Plants the points of one method so that a run through it pays for few of them. Of each path only
+ * the last point is marked, where the path ends: at a return, and where it joins another one. Until
+ * then a local of our own remembers the position; when an exception leaves the path, its handler
+ * marks it. A call may not come back before the program ends, so what is reached before it is
+ * marked too, unless {@link Paths#certain} tells it of a thread that stands there.
+ *
+ * <p>The marks of the class are a constant of the class where the JVM has such constants; else they
+ * are fetched once into another local. A jump to a join is led over a piece of code at the method's
+ * end that marks the point and goes on; it needs the same stack map frame as its target, which is
+ * known by then.
  */
 final class PlantedMethod extends PointVisitor {
-  private static final String MARKS = "[Z";
-  private static final String REACH = "atalaya/boot/Reach";
   private static final int STACK_FOR_A_MARK = 3;
+  private static final int UNKNOWN = -2;
 
-  private static final Handle FETCH =
-      new Handle(
-          Opcodes.H_INVOKESTATIC,
-          REACH,
-          "marks",
-          "(Ljava/lang/invoke/MethodHandles$Lookup;Ljava/lang/String;Ljava/lang/Class;I)" + MARKS,
-          false);
-
-  private final int index;
-  private final boolean asConstant;
-  private final int marks;
+  private final Marks marks;
+  private final Paths paths;
+  private final MethodFlow flow;
+  private final boolean remembers;
+  private final SuperCall superCall;
   private final List<Detour> detours = new ArrayList<>();
   private final List<Label> labelsHere = new ArrayList<>();
   private final Map<Label, Frame> frames = new HashMap<>();
   private final Map<Label, Label> freshLabelOfNew = new HashMap<>();
+  private final Map<Label, State> carried = new HashMap<>();
+  private State now = State.START;
+  private boolean alive = true;
+  private int line;
+  private Label pathsBegin;
   private boolean beforeNew;
 
   /**
-   * The other things are as {@link Planter} has them.
+   * Plants a method.
    *
-   * @param asConstant whether the class can have its marks as a constant
-   * @param maxLocals the slots that the method uses itself
+   * @param flow of the method, one of {@code paths}
    */
-  PlantedMethod(MethodVisitor to, Counter counter, int index, boolean asConstant, int maxLocals) {
+  PlantedMethod(
+      MethodVisitor to, Counter counter, String name, Marks marks, Paths paths, MethodFlow flow) {
     super(to, counter);
-    this.index = index;
-    this.asConstant = asConstant;
-    this.marks = maxLocals;
+    this.marks = marks;
+    this.paths = paths;
+    this.flow = flow;
+    this.remembers = !flow.marksAtOnce();
+    this.superCall = new SuperCall(name);
+  }
+
+  /** How far a path was passed. */
+  private static final class State {
+    static final State START = new State(Paths.NONE, true, UNKNOWN);
+
+    /** The last point that was passed. */
+    final int at;
+
+    /** Whether it is marked. */
+    final boolean marked;
+
+    /** The position that the local holds. */
+    final int remembered;
+
+    State(int at, boolean marked, int remembered) {
+      this.at = at;
+      this.marked = marked;
+      this.remembered = remembered;
+    }
+
+    boolean isPending() {
+      return !marked;
+    }
+
+    State reach(int point) {
+      return new State(point, false, remembered);
+    }
+
+    State mark() {
+      return new State(at, true, remembered);
+    }
+
+    State remember() {
+      return new State(at, marked, at);
+    }
   }
 
   private static final class Detour {
@@ -76,27 +115,79 @@ final class PlantedMethod extends PointVisitor {
     }
   }
 
-  @Override
-  public void visitCode() {
-    super.visitCode();
-    if (!asConstant) {
-      mv.visitFieldInsn(Opcodes.GETSTATIC, REACH, "table", "[" + MARKS);
-      push(index);
-      mv.visitInsn(Opcodes.AALOAD);
-      mv.visitVarInsn(Opcodes.ASTORE, marks);
-    }
+  private boolean onPaths() {
+    return remembers && superCall.isPast();
   }
 
   @Override
+  public void visitCode() {
+    super.visitCode();
+    marks.fetch(mv, flow.maxLocals());
+    if (remembers) {
+      Marks.push(mv, paths.points());
+      mv.visitVarInsn(Opcodes.ISTORE, position());
+    }
+    beginPaths();
+  }
+
+  private int position() {
+    return flow.maxLocals() + marks.locals();
+  }
+
+  private void beginPaths() {
+    if (onPaths() && pathsBegin == null) {
+      pathsBegin = new Label();
+      mv.visitLabel(pathsBegin);
+    }
+  }
+
+  // ---- marking ----
+
+  private void markHere(int point) {
+    marks.load(mv, flow.maxLocals());
+    Marks.push(mv, point);
+    marks.set(mv);
+  }
+
+  private void markPosition() {
+    mv.visitVarInsn(Opcodes.ILOAD, position());
+    marks.setByNumber(mv);
+  }
+
+  private void markPending() {
+    if (now.isPending()) {
+      markHere(now.at);
+      now = now.mark();
+    }
+  }
+
+  private void reach(int point) {
+    now = now.reach(point);
+    if (!onPaths()) {
+      markPending();
+    }
+  }
+
+  // ---- labels and frames ----
+
+  @Override
   public void visitLabel(Label label) {
+    if (flow.isJoin(label)) {
+      if (alive) {
+        markPending();
+      }
+      now = State.START;
+    } else if (!alive) {
+      now = carried.getOrDefault(label, State.START);
+    }
+    alive = true;
     super.visitLabel(label);
     labelsHere.add(label);
   }
 
   @Override
   public void visitFrame(int type, int numLocal, Object[] local, int numStack, Object[] stack) {
-    Object[] locals =
-        asConstant ? fresh(Arrays.copyOf(local, numLocal)) : withMarks(numLocal, local);
+    Object[] locals = withOurs(numLocal, local);
     Object[] onStack = fresh(Arrays.copyOf(stack, numStack));
     super.visitFrame(type, locals.length, locals, onStack.length, onStack);
     Frame frame = new Frame(locals, onStack);
@@ -105,17 +196,21 @@ final class PlantedMethod extends PointVisitor {
     }
   }
 
-  private Object[] withMarks(int numLocal, Object[] local) {
-    List<Object> all = new ArrayList<>();
-    int slots = 0;
-    for (int i = 0; i < numLocal; i++) {
-      all.add(local[i]);
-      slots += local[i] == Opcodes.LONG || local[i] == Opcodes.DOUBLE ? 2 : 1;
+  private Object[] withOurs(int numLocal, Object[] local) {
+    List<Object> all = new ArrayList<>(Arrays.asList(local).subList(0, numLocal));
+    if (remembers || marks.locals() > 0) {
+      int slots = 0;
+      for (Object type : all) {
+        slots += type == Opcodes.LONG || type == Opcodes.DOUBLE ? 2 : 1;
+      }
+      for (; slots < flow.maxLocals(); slots++) {
+        all.add(Opcodes.TOP);
+      }
+      marks.addTypes(all);
+      if (remembers) {
+        all.add(Opcodes.INTEGER);
+      }
     }
-    for (; slots < marks; slots++) {
-      all.add(Opcodes.TOP);
-    }
-    all.add(MARKS);
     return fresh(all.toArray());
   }
 
@@ -128,18 +223,90 @@ final class PlantedMethod extends PointVisitor {
     return types;
   }
 
+  // ---- points ----
+
   @Override
-  public void visitTypeInsn(int opcode, String type) {
-    beforeNew = opcode == Opcodes.NEW;
-    super.visitTypeInsn(opcode, type);
+  protected void handler(int point) {
+    if (onPaths()) {
+      markPosition();
+    }
+    reach(point);
+  }
+
+  @Override
+  protected void line(int point, int line) {
+    this.line = line;
+    reach(point);
+  }
+
+  @Override
+  protected void jump(int point, int opcode, Label target) {
+    labelsHere.clear();
+    mv.visitJumpInsn(opcode, way(point, target));
+    reach(point + 1);
+  }
+
+  @Override
+  protected void choice(int point, int[] keys, Label[] targets, Label otherwise) {
+    labelsHere.clear();
+    Label[] over = new Label[targets.length];
+    for (int i = 0; i < over.length; i++) {
+      over[i] = way(point + i, targets[i]);
+    }
+    Label overDefault = way(point + keys.length, otherwise);
+    boolean dense = keys.length > 0 && keys[keys.length - 1] - keys[0] == keys.length - 1;
+    if (dense) {
+      mv.visitTableSwitchInsn(keys[0], keys[keys.length - 1], overDefault, over);
+    } else {
+      mv.visitLookupSwitchInsn(overDefault, keys, over);
+    }
+    alive = false;
+  }
+
+  /** Where to jump so that the point gets marked: by what follows there, or by a detour. */
+  private Label way(int point, Label target) {
+    if (onPaths() && !flow.isJoin(target)) {
+      carried.put(target, now.reach(point));
+      return target;
+    }
+    Detour detour = new Detour(new Label(), point, target);
+    detours.add(detour);
+    return detour.start;
+  }
+
+  @Override
+  protected void leap(Label target) {
+    labelsHere.clear();
+    if (flow.isJoin(target)) {
+      markPending();
+    } else {
+      carried.put(target, now);
+    }
+    mv.visitJumpInsn(Opcodes.GOTO, target);
+    alive = false;
+  }
+
+  @Override
+  protected void instruction(int opcode) {
+    boolean returns = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
+    boolean isSeen = now.at == paths.certain(line) && opcode != Opcodes.MONITORENTER;
+    if (returns || Instructions.mayCall(opcode) && !isSeen) {
+      markPending();
+    } else if (Instructions.mayThrow(opcode) && now.isPending() && now.remembered != now.at) {
+      Marks.push(mv, now.at);
+      mv.visitVarInsn(Opcodes.ISTORE, position());
+      now = now.remember();
+    }
+    alive = alive && !returns && opcode != Opcodes.ATHROW;
+    labelOfNew();
+    labelsHere.clear();
   }
 
   /**
    * A frame names an object that was not initialised yet by the label of its NEW. That label stands
    * in front of the marks by now, so NEW gets one of its own.
    */
-  @Override
-  protected void instruction() {
+  private void labelOfNew() {
     if (beforeNew) {
       beforeNew = false;
       Label own = new Label();
@@ -148,44 +315,30 @@ final class PlantedMethod extends PointVisitor {
         freshLabelOfNew.put(label, own);
       }
     }
-    labelsHere.clear();
   }
 
   @Override
-  protected void handler(int point) {
-    mark(point);
+  public void visitTypeInsn(int opcode, String type) {
+    beforeNew = opcode == Opcodes.NEW;
+    super.visitTypeInsn(opcode, type);
+    superCall.type(opcode);
   }
 
   @Override
-  protected void line(int point, int line) {
-    mark(point);
-  }
-
-  @Override
-  protected void jump(int point, int opcode, Label target) {
-    labelsHere.clear();
-    mv.visitJumpInsn(opcode, detour(point, target));
-    mark(point + 1);
-  }
-
-  @Override
-  protected void choice(int point, int[] keys, Label[] targets, Label otherwise) {
-    labelsHere.clear();
-    Label[] over = new Label[targets.length];
-    for (int i = 0; i < over.length; i++) {
-      over[i] = detour(point + i, targets[i]);
-    }
-    Label overDefault = detour(point + keys.length, otherwise);
-    boolean dense = keys.length > 0 && keys[keys.length - 1] - keys[0] == keys.length - 1;
-    if (dense) {
-      mv.visitTableSwitchInsn(keys[0], keys[keys.length - 1], overDefault, over);
-    } else {
-      mv.visitLookupSwitchInsn(overDefault, keys, over);
+  public void visitMethodInsn(
+      int opcode, String owner, String name, String descriptor, boolean onInterface) {
+    super.visitMethodInsn(opcode, owner, name, descriptor, onInterface);
+    if (superCall.isThisCall(opcode, name)) {
+      beginPaths();
     }
   }
+
+  // ---- the method's end ----
 
   @Override
   public void visitMaxs(int maxStack, int maxLocals) {
+    Label pathsEnd = new Label();
+    mv.visitLabel(pathsEnd);
     for (Detour detour : detours) {
       mv.visitLabel(detour.start);
       Frame frame = frames.get(detour.target);
@@ -193,38 +346,24 @@ final class PlantedMethod extends PointVisitor {
         mv.visitFrame(
             Opcodes.F_NEW, frame.locals.length, frame.locals, frame.stack.length, frame.stack);
       }
-      mark(detour.point);
+      markHere(detour.point);
       mv.visitJumpInsn(Opcodes.GOTO, detour.target);
     }
-    super.visitMaxs(maxStack + STACK_FOR_A_MARK, asConstant ? marks : marks + 1);
-  }
-
-  private Label detour(int point, Label target) {
-    Detour detour = new Detour(new Label(), point, target);
-    detours.add(detour);
-    return detour.start;
-  }
-
-  private void mark(int point) {
-    if (asConstant) {
-      mv.visitLdcInsn(new ConstantDynamic("marks", MARKS, FETCH, index));
-    } else {
-      mv.visitVarInsn(Opcodes.ALOAD, marks);
+    if (pathsBegin != null) {
+      catchAll(pathsEnd);
     }
-    push(point);
-    mv.visitInsn(Opcodes.ICONST_1);
-    mv.visitInsn(Opcodes.BASTORE);
+    int ours = marks.locals() + (remembers ? 1 : 0);
+    super.visitMaxs(maxStack + STACK_FOR_A_MARK + 1, maxLocals + ours);
   }
 
-  private void push(int value) {
-    if (value <= 5) {
-      mv.visitInsn(Opcodes.ICONST_0 + value);
-    } else if (value <= Byte.MAX_VALUE) {
-      mv.visitIntInsn(Opcodes.BIPUSH, value);
-    } else if (value <= Short.MAX_VALUE) {
-      mv.visitIntInsn(Opcodes.SIPUSH, value);
-    } else {
-      mv.visitLdcInsn(value);
-    }
+  /** What leaves the method by an exception has passed the position that is remembered. */
+  private void catchAll(Label pathsEnd) {
+    Label handler = new Label();
+    mv.visitTryCatchBlock(pathsBegin, pathsEnd, handler, null);
+    mv.visitLabel(handler);
+    Object[] locals = withOurs(0, new Object[0]);
+    mv.visitFrame(Opcodes.F_NEW, locals.length, locals, 1, new Object[] {"java/lang/Throwable"});
+    markPosition();
+    mv.visitInsn(Opcodes.ATHROW);
   }
 }

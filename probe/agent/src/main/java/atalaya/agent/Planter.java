@@ -1,9 +1,7 @@
 package atalaya.agent;
 
 import atalaya.points.PointVisitor;
-import java.util.HashMap;
 import java.util.HashSet;
-import java.util.Map;
 import java.util.Set;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
@@ -20,15 +18,15 @@ final class Planter {
     /** The class file to load instead. */
     final byte[] bytes;
 
-    /** How many points the class has. */
-    final int points;
+    /** Its points, and which of them imply which. */
+    final Paths paths;
 
     /** Methods that would have grown too large, left as they were; name and descriptor. */
     final Set<String> leftAlone;
 
-    Planted(byte[] bytes, int points, Set<String> leftAlone) {
+    Planted(byte[] bytes, Paths paths, Set<String> leftAlone) {
       this.bytes = bytes;
-      this.points = points;
+      this.paths = paths;
       this.leftAlone = leftAlone;
     }
   }
@@ -51,10 +49,11 @@ final class Planter {
    * @throws IllegalArgumentException when the class file is of a version that ASM does not know
    */
   static Planted plant(byte[] original, int index) {
-    ClassReader reader = new ClassReader(original);
-    Map<String, Integer> locals = locals(reader);
+    PlacedReader reader = new PlacedReader(original);
+    Paths paths = Paths.of(reader);
     int major = reader.readUnsignedShort(6);
     boolean asConstant = JVM_HAS_CONSTANTS && major >= OLDEST_TO_RAISE;
+    Marks marks = new Marks(index, asConstant);
     Set<String> leaveAlone = new HashSet<>();
     while (true) {
       ClassWriter writer = new ClassWriter(reader, 0);
@@ -78,43 +77,23 @@ final class Planter {
                 int access, String name, String descriptor, String signature, String[] thrown) {
               MethodVisitor to = super.visitMethod(access, name, descriptor, signature, thrown);
               String method = name + descriptor;
-              Integer maxLocals = locals.get(method);
-              if (maxLocals == null) {
+              MethodFlow flow = paths.flow(method);
+              if (!flow.hasCode()) {
                 return to;
               }
               return leaveAlone.contains(method)
                   ? new UnplantedMethod(to, counter)
-                  : new PlantedMethod(to, counter, index, asConstant, maxLocals);
+                  : new PlantedMethod(to, counter, name, marks, paths, flow);
             }
           },
           ClassReader.EXPAND_FRAMES);
       try {
-        return new Planted(writer.toByteArray(), counter.count(), leaveAlone);
+        return new Planted(writer.toByteArray(), paths, leaveAlone);
       } catch (MethodTooLargeException e) {
         if (!leaveAlone.add(e.getMethodName() + e.getDescriptor())) {
           throw e;
         }
       }
     }
-  }
-
-  /** The number of local slots of each method that has code. */
-  private static Map<String, Integer> locals(ClassReader reader) {
-    Map<String, Integer> locals = new HashMap<>();
-    reader.accept(
-        new ClassVisitor(PointVisitor.ASM) {
-          @Override
-          public MethodVisitor visitMethod(
-              int access, String name, String descriptor, String signature, String[] thrown) {
-            return new MethodVisitor(PointVisitor.ASM) {
-              @Override
-              public void visitMaxs(int maxStack, int maxLocals) {
-                locals.put(name + descriptor, maxLocals);
-              }
-            };
-          }
-        },
-        ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
-    return locals;
   }
 }

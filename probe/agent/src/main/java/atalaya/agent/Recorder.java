@@ -5,8 +5,11 @@ import atalaya.points.Jvm;
 import atalaya.points.PartWriter;
 import java.io.File;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 
@@ -22,16 +25,23 @@ final class Recorder {
   private final JvmFacts facts = new JvmFacts();
   private PartWriter part;
   private boolean failed;
-  private int classes;
+  private Map<Integer, BitSet> lastPending = Collections.emptyMap();
+  private final List<PlantedClass> classes = new ArrayList<>();
+  private final Threads threads = new Threads();
   private int current = PartWriter.OUTSIDE;
 
   Recorder(File folder) {
     this.folder = folder;
   }
 
-  synchronized void planted(int index, String name, String hash, int points, String location) {
-    classes = Math.max(classes, index + 1);
-    write(to -> to.planted(index, name, hash, points, location));
+  synchronized void planted(
+      int index, String name, String hash, PlantedClass type, String location) {
+    while (classes.size() <= index) {
+      classes.add(null);
+    }
+    classes.set(index, type);
+    threads.planted(index, name);
+    write(to -> to.planted(index, name, hash, type.marks() - 1, location));
   }
 
   synchronized void notPlanted(String name, String reason) {
@@ -74,17 +84,15 @@ final class Recorder {
     }
   }
 
-  /** Takes the marks out of the arrays and writes them. A mark set meanwhile is taken next time. */
+  /** Takes the marks out of the arrays and writes them. */
   private synchronized void flush() {
     Map<Integer, BitSet> reached = new LinkedHashMap<>();
     boolean[][] table = Reach.table;
-    for (int index = 0; index < classes; index++) {
-      boolean[] marks = table[index];
-      if (marks != null) {
-        BitSet points = take(marks);
-        if (points != null) {
-          reached.put(index, points);
-        }
+    for (int index = 0; index < classes.size(); index++) {
+      PlantedClass type = classes.get(index);
+      BitSet points = type == null ? null : type.take(table[index]);
+      if (points != null) {
+        reached.put(index, points);
       }
     }
     if (!reached.isEmpty()) {
@@ -92,18 +100,13 @@ final class Recorder {
     }
   }
 
-  private static BitSet take(boolean[] marks) {
-    BitSet points = null;
-    for (int i = 0; i < marks.length; i++) {
-      if (marks[i]) {
-        marks[i] = false;
-        if (points == null) {
-          points = new BitSet(marks.length);
-        }
-        points.set(i);
-      }
+  /** What threads have passed that stand in calls, should the program end before they return. */
+  private synchronized void writePending() {
+    Map<Integer, BitSet> pending = threads.pending(classes);
+    if (!pending.equals(lastPending)) {
+      lastPending = pending;
+      write(to -> to.pending(pending));
     }
-    return points;
   }
 
   private void startBeating() {
@@ -126,11 +129,13 @@ final class Recorder {
         return;
       }
       flush();
+      writePending();
     }
   }
 
   private synchronized void end() {
     flush();
+    writePending();
     write(PartWriter::end);
     // Other shutdown hooks may still run observed code: the beat goes on until the JVM is gone.
   }

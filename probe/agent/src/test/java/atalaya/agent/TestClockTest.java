@@ -7,6 +7,7 @@ import atalaya.points.Jvm;
 import atalaya.points.PartReader;
 import java.io.File;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
@@ -23,9 +24,12 @@ class TestClockTest {
   @BeforeEach
   void start() {
     Reach.table = new boolean[1][];
-    Reach.table[0] = new boolean[10];
+    int[] before = new int[10];
+    Arrays.fill(before, Paths.NONE);
+    PlantedClass type = new PlantedClass(before, new int[0], new int[0]);
+    Reach.table[0] = new boolean[type.marks()];
     recorder = new Recorder(folder);
-    recorder.planted(0, "harbour.Buoy", "ab", 10, "/out");
+    recorder.planted(0, "harbour.Buoy", "ab", type, "/out");
     clock = new TestClock(recorder);
   }
 

@@ -12,6 +12,11 @@ public final class Reach {
 
   private Reach() {}
 
+  /** Marks a point of the class with this index. */
+  public static void mark(int point, int index) {
+    table[index][point] = true;
+  }
+
   /**
    * The marks of an observed class, as a constant of that class: so compiled code knows where they
    * are. Called by the JVM, once for each class.

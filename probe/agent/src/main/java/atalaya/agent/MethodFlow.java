@@ -1,0 +1,255 @@
+package atalaya.agent;
+
+import atalaya.points.PointVisitor;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.Map;
+import org.objectweb.asm.Label;
+import org.objectweb.asm.Opcodes;
+
+/** How control flows between the points of one method. */
+final class MethodFlow extends PointVisitor {
+  private static final int NO_CODE = -1;
+
+  private static final int LABEL = 0;
+  private static final int LINE = 1;
+  private static final int POINT = 2;
+  private static final int JUMP = 3;
+  private static final int CHOICE = 4;
+  private static final int LEAP = 5;
+  private static final int CODE = 6;
+  private static final int END = 7;
+  private static final int INITIALISED = 8;
+
+  private final boolean isConstructor;
+  private final SuperCall superCall;
+  private final Map<Integer, Integer> entries = new HashMap<>();
+  private final BitSet joins = new BitSet();
+  private final BitSet seen = new BitSet();
+  private int[] steps = new int[64];
+  private int length;
+  private boolean alive = true;
+  private boolean codeTold;
+  private boolean subroutines;
+  private int points;
+  private int maxLocals = NO_CODE;
+
+  MethodFlow(String name, Counter counter) {
+    super(null, counter);
+    isConstructor = name.equals("<init>");
+    superCall = new SuperCall(name);
+  }
+
+  boolean hasCode() {
+    return maxLocals != NO_CODE;
+  }
+
+  int maxLocals() {
+    return maxLocals;
+  }
+
+  /** Whether each point is marked as it is passed: the code has no clear paths, or needs none. */
+  boolean marksAtOnce() {
+    return subroutines || !superCall.isPast() || points <= 1;
+  }
+
+  /** Whether paths begin at this label: it is entered from several places, or from later code. */
+  boolean isJoin(Label label) {
+    return joins.get(PlacedReader.offset(label));
+  }
+
+  // ---- reading ----
+
+  private void step(int... step) {
+    if (length + step.length > steps.length) {
+      steps = Arrays.copyOf(steps, Math.max(2 * steps.length, length + step.length));
+    }
+    System.arraycopy(step, 0, steps, length, step.length);
+    length += step.length;
+    codeTold = step[0] == CODE;
+    points += step[0] == POINT || step[0] == JUMP || step[0] == CHOICE ? 1 : 0;
+  }
+
+  private int enter(Label target) {
+    int offset = PlacedReader.offset(target);
+    if (seen.get(offset)) {
+      joins.set(offset);
+    }
+    entries.merge(offset, 1, Integer::sum);
+    return offset;
+  }
+
+  @Override
+  public void visitTryCatchBlock(Label start, Label end, Label handler, String type) {
+    super.visitTryCatchBlock(start, end, handler, type);
+    joins.set(PlacedReader.offset(handler));
+  }
+
+  @Override
+  public void visitLabel(Label label) {
+    super.visitLabel(label);
+    int offset = PlacedReader.offset(label);
+    seen.set(offset);
+    entries.merge(offset, alive ? 1 : 0, Integer::sum);
+    alive = true;
+    step(LABEL, offset);
+  }
+
+  @Override
+  protected void handler(int point) {
+    step(POINT, point);
+  }
+
+  @Override
+  protected void line(int point, int line) {
+    step(LINE, line);
+    step(POINT, point);
+  }
+
+  @Override
+  protected void jump(int point, int opcode, Label target) {
+    instruction(opcode);
+    step(JUMP, point, enter(target));
+  }
+
+  @Override
+  protected void choice(int point, int[] keys, Label[] targets, Label otherwise) {
+    instruction(Opcodes.TABLESWITCH);
+    int[] step = new int[targets.length + 4];
+    step[0] = CHOICE;
+    step[1] = point;
+    step[2] = targets.length + 1;
+    for (int i = 0; i < targets.length; i++) {
+      step[3 + i] = enter(targets[i]);
+    }
+    step[3 + targets.length] = enter(otherwise);
+    step(step);
+    alive = false;
+  }
+
+  @Override
+  protected void leap(Label target) {
+    instruction(Opcodes.GOTO);
+    step(LEAP, enter(target));
+    alive = false;
+  }
+
+  @Override
+  protected void instruction(int opcode) {
+    subroutines |= opcode == Opcodes.JSR;
+    if (!codeTold && Instructions.mayThrow(opcode)) {
+      step(CODE);
+    }
+    boolean returns = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
+    if (returns || opcode == Opcodes.ATHROW || opcode == Opcodes.RET) {
+      step(END);
+      alive = false;
+    }
+  }
+
+  @Override
+  public void visitTypeInsn(int opcode, String type) {
+    super.visitTypeInsn(opcode, type);
+    superCall.type(opcode);
+  }
+
+  @Override
+  public void visitMethodInsn(
+      int opcode, String owner, String name, String descriptor, boolean onInterface) {
+    super.visitMethodInsn(opcode, owner, name, descriptor, onInterface);
+    if (superCall.isThisCall(opcode, name)) {
+      step(INITIALISED);
+    }
+  }
+
+  @Override
+  public void visitMaxs(int maxStack, int maxLocals) {
+    this.maxLocals = maxLocals;
+  }
+
+  // ---- following ----
+
+  /** Tells the class's paths those of this method. */
+  void follow(Paths paths) {
+    entries.forEach((offset, times) -> joins.set(offset, joins.get(offset) || times != 1));
+    new Walk(paths).go();
+    steps = null;
+  }
+
+  /** Goes through the steps once, in the order of the code. */
+  private final class Walk {
+    private final Paths paths;
+    private final Map<Integer, Integer> carried = new HashMap<>();
+    private boolean atOnce = isConstructor || marksAtOnce();
+    private int at = Paths.NONE;
+    private int line;
+    private boolean alive = true;
+
+    Walk(Paths paths) {
+      this.paths = paths;
+    }
+
+    void go() {
+      for (int i = 0; i < length; ) {
+        i += take(steps[i], i + 1);
+      }
+    }
+
+    /** Takes a step and says how many numbers it has. */
+    private int take(int step, int from) {
+      switch (step) {
+        case LABEL:
+          arrive(steps[from]);
+          return 2;
+        case LINE:
+          line = steps[from];
+          return 2;
+        case POINT:
+          paths.follows(steps[from], at);
+          at = atOnce ? Paths.NONE : steps[from];
+          return 2;
+        case JUMP:
+          branch(steps[from], steps[from + 1]);
+          paths.follows(steps[from] + 1, at);
+          at = atOnce ? Paths.NONE : steps[from] + 1;
+          return 3;
+        case CHOICE:
+          for (int i = 0; i < steps[from + 1]; i++) {
+            branch(steps[from] + i, steps[from + 2 + i]);
+          }
+          alive = false;
+          return 3 + steps[from + 1];
+        case LEAP:
+          carried.put(steps[from], at);
+          alive = false;
+          return 2;
+        case CODE:
+          paths.standsOn(line, at);
+          return 1;
+        case END:
+          alive = false;
+          return 1;
+        case INITIALISED:
+          atOnce = marksAtOnce();
+          return 1;
+        default:
+          throw new IllegalStateException("no step " + step);
+      }
+    }
+
+    private void branch(int point, int target) {
+      paths.follows(point, at);
+      carried.put(target, atOnce ? Paths.NONE : point);
+    }
+
+    private void arrive(int label) {
+      if (joins.get(label)) {
+        at = Paths.NONE;
+      } else if (!alive) {
+        at = carried.getOrDefault(label, Paths.NONE);
+      }
+      alive = true;
+    }
+  }
+}

@@ -1,0 +1,66 @@
+package atalaya.agent;
+
+import java.util.Arrays;
+import java.util.BitSet;
+
+/** What is kept of a planted class, to read its marks and the places where threads stand. */
+final class PlantedClass {
+  private final int[] before;
+  private final int[] lines;
+  private final int[] certain;
+
+  /**
+   * A class.
+   *
+   * @param before for each point the one that was passed right before it, or {@link Paths#NONE}
+   * @param lines where a thread may stand in a call, ascending
+   * @param certain for each of them the last point it has certainly passed
+   */
+  PlantedClass(int[] before, int[] lines, int[] certain) {
+    this.before = before;
+    this.lines = lines;
+    this.certain = certain;
+  }
+
+  static PlantedClass of(Paths paths) {
+    int[] lines = paths.certainLines();
+    return new PlantedClass(
+        paths.before(), lines, Arrays.stream(lines).map(paths::certain).toArray());
+  }
+
+  /** How many marks it has: one for each point, and one for none. */
+  int marks() {
+    return before.length + 1;
+  }
+
+  /**
+   * Takes the marks. A mark set meanwhile is taken next time.
+   *
+   * @return the points that were passed, or null when there are none
+   */
+  BitSet take(boolean[] marks) {
+    BitSet points = null;
+    for (int i = 0; i < before.length; i++) {
+      if (marks[i]) {
+        marks[i] = false;
+        points = points == null ? new BitSet(before.length) : points;
+        passed(i, points);
+      }
+    }
+    return points;
+  }
+
+  /** Adds the points that a thread has passed which stands in a call on this line. */
+  void standsOn(int line, BitSet points) {
+    int at = Arrays.binarySearch(lines, line);
+    if (at >= 0) {
+      passed(certain[at], points);
+    }
+  }
+
+  private void passed(int last, BitSet points) {
+    for (int i = last; i != Paths.NONE && !points.get(i); i = before[i]) {
+      points.set(i);
+    }
+  }
+}
