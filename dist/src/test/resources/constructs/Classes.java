@@ -1,3 +1,4 @@
+// since 17
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.Supplier;

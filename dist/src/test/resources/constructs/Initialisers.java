@@ -1,3 +1,4 @@
+// since 17
 public class Initialisers {
   static int count = Integer.getInteger("unset", 3) > 2 ? 1 : 0; //+ Integer.getInteger("unset", 3) > 2: true+ false-
 

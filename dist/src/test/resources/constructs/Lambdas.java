@@ -1,3 +1,4 @@
+// since 17
 import java.util.List;
 import java.util.function.Function;
 import java.util.function.IntPredicate;
@@ -42,7 +43,7 @@ public class Lambdas {
 
   static void drive() {
     new Lambdas(); //+
-    words(List.of(1, 2, 3), 2); //+
+    words(java.util.Arrays.asList(1, 2, 3), 2); //+
     nested().apply(2).apply(1); //+
     never(); //+
   }

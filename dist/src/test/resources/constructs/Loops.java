@@ -63,7 +63,7 @@ public class Loops {
     whileLoop(2); //+
     doLoop(1); //+
     forLoop(new int[] {1, 2}); //+
-    each(List.of("a")); //+
+    each(java.util.Arrays.asList("a")); //+
     eachOf(new int[0]); //+
     endless(1); //+
   }

@@ -62,8 +62,8 @@ public class Nested {
   static int one(int a) { if (a > 0) { a++; } else { a--; } return a > 3 ? 1 : 2; } //+ a > 0: true+ false- ;; a > 3: true- false+
 
   static void drive() {
-    switchInLoop(List.of("a", "bb", "c")); //+
-    deep(Map.of("k", -3), "k"); //+
+    switchInLoop(java.util.Arrays.asList("a", "bb", "c")); //+
+    deep(java.util.Collections.singletonMap("k", -3), "k"); //+
     oddities(1, true, false); //+
     numbers(1, 0.75, 2f, 'y', true); //+
     one(1); //+

@@ -1,3 +1,4 @@
+// since 17
 public class OnlyDefault {
   static int only(int n) {
     switch (n) { //+ switch (n): default+

@@ -55,25 +55,6 @@ public class Switches {
     return n; //+
   }
 
-  static int arrows(char c) {
-    return switch (c) { //+ switch (c): 'a', 'b'+ 'c'- default-
-      case 'a', 'b' -> 1; //+
-      case 'c' -> {
-        int n = c; //-
-        yield n; //-
-      }
-      default -> 0; //-
-    };
-  }
-
-  static int exhaustive(Wind w) {
-    return switch (w) { //+ switch (w): NORTH- EAST+ SOUTH-
-      case NORTH -> 1; //-
-      case EAST -> 2; //+
-      case SOUTH -> 3; //-
-    };
-  }
-
   static void drive() {
     numbers(2); //+
     numbers(4); //+
@@ -81,7 +62,5 @@ public class Switches {
     enums(Wind.NORTH); //+
     enums(Wind.EAST); //+
     emptyLast(Wind.SOUTH); //+
-    arrows('b'); //+
-    exhaustive(Wind.EAST); //+
   }
 }

@@ -1,6 +1,8 @@
 package atalaya.cli;
 
+import atalaya.cli.command.AttachCommand;
 import atalaya.cli.command.BaseCommand;
+import atalaya.cli.command.CollectCommand;
 import atalaya.cli.command.DemoCommand;
 import atalaya.cli.command.ExportCommand;
 import atalaya.cli.command.ObserveCommand;
@@ -20,6 +22,8 @@ public final class Atalaya {
 
   static {
     COMMANDS.put("observe", console -> new ObserveCommand(console));
+    COMMANDS.put("attach", console -> new AttachCommand(console));
+    COMMANDS.put("collect", console -> new CollectCommand(console));
     COMMANDS.put("rank", console -> new RankCommand(console));
     COMMANDS.put("export", console -> new ExportCommand(console));
     COMMANDS.put("runs", console -> new RunsCommand(console));

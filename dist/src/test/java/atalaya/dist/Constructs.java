@@ -5,20 +5,29 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** The sources of the table of constructs as one program, {@code Drive}, in a folder. */
-record Constructs(Path folder, List<Path> files) {
+record Constructs(Path folder, List<Path> files, Path jdk) {
+  private static final Pattern SINCE = Pattern.compile("// since (\\d+).*");
+
   private static final Path TABLE = Path.of("src/test/resources/constructs");
   private static final Pattern CELL =
       Pattern.compile("\"((?:[^\"]|\"\")*)\"(?:,|$)|([^,]*)(?:,|$)");
 
-  /** Compiles it into {@code out}, from {@code src}. */
+  /** Compiles it into {@code out}, from {@code src}, with the JDK that runs this. */
   static Constructs compiledIn(Path folder) throws IOException {
+    return compiledIn(
+        folder, Path.of(System.getProperty("java.home")), Runtime.version().feature());
+  }
+
+  /** Compiles what there is of it at a release, with a JDK. */
+  static Constructs compiledIn(Path folder, Path jdk, int release) throws IOException {
     List<Path> files;
     try (var all = Files.list(TABLE)) {
-      files = all.sorted().toList();
+      files = all.filter(file -> since(file) <= release).sorted().toList();
     }
     Path sources = Files.createDirectories(folder.resolve("src"));
     StringBuilder main = new StringBuilder("public class Drive {\n");
@@ -28,9 +37,27 @@ record Constructs(Path folder, List<Path> files) {
       main.append("    ").append(name(file)).append(".drive();\n");
     }
     Files.writeString(sources.resolve("Drive.java"), main.append("  }\n}\n"));
-    Shipped.compile(sources, folder.resolve("out"), "-g");
+    Path classes = Files.createDirectories(folder.resolve("out"));
+    List<String> command = new ArrayList<>(List.of(jdk.resolve("bin/javac").toString()));
+    command.addAll(List.of("-g", "-nowarn", "--release", String.valueOf(release)));
+    command.addAll(List.of("-d", classes.toString(), sources.resolve("Drive.java").toString()));
+    files.forEach(file -> command.add(sources.resolve(file.getFileName()).toString()));
+    Shipped.Result compiled = Shipped.process(folder, Map.of(), command);
+    if (compiled.exitCode() != 0) {
+      throw new AssertionError(compiled.err());
+    }
     Files.writeString(folder.resolve("atalaya.yaml"), "");
-    return new Constructs(folder, files);
+    return new Constructs(folder, files, jdk);
+  }
+
+  /** The first release that has what is in a file: 8 unless its first line says another. */
+  private static int since(Path file) {
+    try (var lines = Files.lines(file)) {
+      Matcher since = SINCE.matcher(lines.findFirst().orElse(""));
+      return since.matches() ? Integer.parseInt(since.group(1)) : 8;
+    } catch (IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    }
   }
 
   static String name(Path file) {
@@ -46,7 +73,7 @@ record Constructs(Path folder, List<Path> files) {
         "--sources",
         "src",
         "--",
-        Shipped.java().toString(),
+        jdk.resolve("bin/java").toString(),
         "-ea",
         "-cp",
         "out",

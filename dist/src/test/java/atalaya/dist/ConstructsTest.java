@@ -3,17 +3,22 @@ package atalaya.dist;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.DynamicTest;
-import org.junit.jupiter.api.TestFactory;
+import org.assertj.core.api.SoftAssertions;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /**
  * The table of constructs: {@code src/test/resources/constructs}. Each file is a source with what
@@ -30,9 +35,40 @@ class ConstructsTest {
 
   @TempDir Path folder;
 
-  @TestFactory
-  Stream<DynamicTest> areReadInTermsOfTheSource() throws IOException {
-    Constructs constructs = Constructs.compiledIn(folder);
+  /** Every compiler that is here, at every release that it makes class files for. */
+  static Stream<Arguments> compilers() throws IOException {
+    Path own = Path.of(System.getProperty("java.home")).toRealPath();
+    Set<Path> homes = new LinkedHashSet<>(List.of(own));
+    try (Stream<Path> beside = Files.list(own.getParent())) {
+      for (Path home : beside.sorted().toList()) {
+        if (Files.isExecutable(home.resolve("bin/javac"))) {
+          homes.add(home.toRealPath());
+        }
+      }
+    }
+    return homes.stream()
+        .flatMap(
+            home ->
+                Stream.of(8, 11, 17, 21, 25)
+                    .filter(release -> release <= feature(home))
+                    .map(release -> Arguments.of(home, release)));
+  }
+
+  private static int feature(Path home) {
+    try {
+      Matcher version =
+          Pattern.compile("JAVA_VERSION=\"(\\d+)")
+              .matcher(Files.readString(home.resolve("release")));
+      return version.find() ? Integer.parseInt(version.group(1)) : 0;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  @ParameterizedTest(name = "{0} --release {1}")
+  @MethodSource("compilers")
+  void areReadInTermsOfTheSource(Path jdk, int release) throws IOException {
+    Constructs constructs = Constructs.compiledIn(folder, jdk, release);
     Shipped.Result observed = constructs.observe();
     assertThat(observed.exitCode()).as(observed.err()).isZero();
 
@@ -54,14 +90,13 @@ class ConstructsTest {
                   + cells.get(5)
                   + mark(cells.get(6)));
     }
-    return constructs.files().stream()
-        .map(
-            file ->
-                DynamicTest.dynamicTest(
-                    Constructs.name(file),
-                    () ->
-                        assertThat(found.get("src/" + file.getFileName()))
-                            .containsExactlyInAnyOrderElementsOf(expected(file))));
+    SoftAssertions all = new SoftAssertions();
+    for (Path file : constructs.files()) {
+      all.assertThat(found.getOrDefault("src/" + file.getFileName(), List.of()))
+          .as(Constructs.name(file))
+          .containsExactlyInAnyOrderElementsOf(expected(file));
+    }
+    all.assertAll();
   }
 
   private static String mark(String reached) {

@@ -4,6 +4,7 @@ import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
 import atalaya.cli.Version;
+import atalaya.cli.observe.Leftovers;
 import atalaya.cli.render.Paint;
 import atalaya.core.naming.Target.NoSuchTarget;
 import atalaya.launch.project.NoProject;
@@ -137,6 +138,11 @@ public abstract class BaseCommand implements Callable<Integer> {
     return projectFolder == null
         ? Project.around(console.directory())
         : Project.at(console.directory().resolve(projectFolder));
+  }
+
+  /** Makes runs of observations whose Atalaya was killed. */
+  void recover(Project project) throws IOException {
+    Leftovers.recover(project).forEach(this::say);
   }
 
   /** A line of advice or warning, unless it was asked not to. */

@@ -3,9 +3,9 @@ package atalaya.cli.command;
 import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
+import atalaya.cli.Folders;
 import atalaya.cli.observe.Observation;
-import atalaya.cli.render.ObservedView;
-import atalaya.core.naming.PathPatterns;
+import atalaya.cli.observe.Request;
 import atalaya.launch.project.Build;
 import atalaya.launch.project.Project;
 import atalaya.launch.project.ProjectModule;
@@ -20,6 +20,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
@@ -40,38 +41,14 @@ import picocli.CommandLine.Spec;
       "Example: any command, with what to observe",
       "  atalaya observe --classes out --sources src -- ./run-tests.sh"
     })
-public final class ObserveCommand extends BaseCommand {
-  private static final DateTimeFormatter NAME =
+public final class ObserveCommand extends ObservingCommand {
+  static final DateTimeFormatter NAME =
       DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss").withZone(ZoneId.systemDefault());
 
   @Option(names = "--name", paramLabel = "N", description = "The run's name (default: the time).")
   private String name;
 
-  @Option(
-      names = "--classes",
-      paramLabel = "DIR-OR-JAR",
-      split = ",",
-      description = "Where the classes to observe are (default: of every module of the build).")
-  private List<Path> classes = new ArrayList<>();
-
-  @Option(
-      names = "--sources",
-      paramLabel = "DIR",
-      split = ",",
-      description = "Where their sources are (default: of every module of the build).")
-  private List<Path> sources = new ArrayList<>();
-
-  @Option(
-      names = "--only",
-      paramLabel = "GLOB",
-      description = "Leave out all code but this; source paths from the project's root.")
-  private List<String> only = new ArrayList<>();
-
-  @Option(
-      names = "--leave-out",
-      paramLabel = "GLOB",
-      description = "Leave out this code; it is counted apart.")
-  private List<String> leaveOut = new ArrayList<>();
+  @Mixin private Scope scope;
 
   @Option(
       names = "--tests",
@@ -101,39 +78,33 @@ public final class ObserveCommand extends BaseCommand {
     if (name != null && !RunFolder.isName(name)) {
       throw usage("--name takes letters, digits, '.', '_' and '-' (got " + name + ")");
     }
-    checkPatterns();
     Project project = project();
+    List<ProjectModule> modules = scope.modules(project, console().directory());
     Instant started = console().clock().instant();
-    Observation.Request request =
-        new Observation.Request(
+    Request request =
+        new Request(
             project,
-            modules(project),
+            modules,
             ownCommand ? testCommand(project) : command,
             ownCommand,
             ownCommand ? project.root() : console().directory(),
             runName(project, started),
-            only,
-            leaveOut,
+            scope.only(),
+            scope.leaveOut(),
             Optional.ofNullable(tests),
-            agent(),
             started);
-    Observation.Result result = new Observation(request).observe();
-    new ObservedView(result, isVerbose()).lines(paint()).forEach(this::say);
-    say("Next: atalaya rank");
-    return result.contents().info().exitCode();
+    recover(project);
+    Path folder = Observation.newFolder(project);
+    try {
+      Observation.run(request, agent(), folder);
+      return makeRun(folder);
+    } finally {
+      Folders.delete(folder);
+    }
   }
 
   private ParameterException usage(String message) {
     return new ParameterException(spec.commandLine(), message);
-  }
-
-  private void checkPatterns() {
-    try {
-      PathPatterns.of(only);
-      PathPatterns.of(leaveOut);
-    } catch (IllegalArgumentException e) {
-      throw usage("a path pattern can't be read: " + e.getMessage());
-    }
   }
 
   private List<String> testCommand(Project project) {
@@ -151,50 +122,10 @@ public final class ObserveCommand extends BaseCommand {
                             : "atalaya observe --classes DIR --sources DIR -- ./run-tests.sh")));
   }
 
-  private List<ProjectModule> modules(Project project) {
-    List<Path> sourceFolders = sources.stream().map(this::existing).toList();
-    if (!classes.isEmpty()) {
-      List<Path> places = classes.stream().map(this::absolute).toList();
-      return List.of(new ProjectModule(project.name(), places, List.of(), sourceFolders));
-    }
-    List<ProjectModule> modules = project.modules();
-    if (modules.isEmpty()) {
-      throw new Failure(
-          ExitCode.INPUT,
-          "Atalaya does not know the build of "
-              + project.root()
-              + "; name its class folders with --classes DIR and its sources with --sources DIR");
-    }
-    return modules.stream().map(module -> withSources(module, sourceFolders)).toList();
-  }
-
-  private static ProjectModule withSources(ProjectModule module, List<Path> more) {
-    List<Path> sources = new ArrayList<>(module.sources());
-    sources.addAll(more);
-    return new ProjectModule(module.name(), module.classes(), module.testClasses(), sources);
-  }
-
-  private Path absolute(Path path) {
-    return console().directory().resolve(path).normalize();
-  }
-
-  private Path existing(Path path) {
-    Path folder = absolute(path);
-    if (!Files.isDirectory(folder)) {
-      throw new Failure(ExitCode.INPUT, "no source folder " + folder + "; see --sources");
-    }
-    return folder;
-  }
-
   private String runName(Project project, Instant started) {
     RunFolder runs = new RunFolder(project.home().resolve("runs"));
     if (name == null) {
-      String base = NAME.format(started);
-      String free = base;
-      for (int i = 2; Files.exists(runs.file(free)); i++) {
-        free = base + "-" + i;
-      }
-      return free;
+      return runs.free(NAME.format(started));
     }
     if (Files.exists(runs.file(name))) {
       throw new Failure(
@@ -205,14 +136,5 @@ public final class ObserveCommand extends BaseCommand {
               + name);
     }
     return name;
-  }
-
-  private Path agent() {
-    Path agent = console().home().resolve("lib").resolve("probe").resolve("atalaya-agent.jar");
-    if (!Files.isRegularFile(agent)) {
-      throw new Failure(
-          ExitCode.INPUT, "the installation lacks " + agent + "; unpack the distribution again");
-    }
-    return agent;
   }
 }

@@ -55,11 +55,12 @@ abstract class ReadingCommand extends BaseCommand {
   }
 
   /** The run that was asked for, open. */
-  RunFile openRun() {
+  RunFile openRun() throws IOException {
     if (run != null && (run.contains("/") || run.endsWith(".run"))) {
       return RunFile.open(console().directory().resolve(run));
     }
     Project project = project();
+    recover(project);
     RunFolder folder = new RunFolder(project.home().resolve("runs"));
     if (run != null) {
       return RunFile.open(folder.file(run));

@@ -24,6 +24,7 @@ import picocli.CommandLine.Option;
       "Atalaya finds poorly tested Java code and ranks the risk.",
       "",
       "  What do my tests execute?                 atalaya observe",
+      "  What does a running server execute?       atalaya attach, then atalaya collect DIR",
       "  Which methods should I fear?              atalaya rank",
       "  What exactly was reached, as a table?     atalaya export lines|outcomes|methods|tests",
       "  Which runs do I have?                     atalaya runs",
@@ -57,6 +58,7 @@ public final class RootCommand extends ReadingCommand {
       return ExitCode.DONE;
     }
     Project project = project();
+    recover(project);
     if (new RunFolder(project.home().resolve("runs")).newest().isEmpty()) {
       console().out().println(project.root() + ": no run yet");
       say("Next: atalaya observe");

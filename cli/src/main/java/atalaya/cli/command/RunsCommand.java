@@ -40,6 +40,7 @@ public final class RunsCommand extends ReadingCommand {
 
   @Override
   protected int execute() throws IOException {
+    recover(project());
     RunFolder folder = new RunFolder(project().home().resolve("runs"));
     if (remove != null) {
       Path file = folder.file(remove);

@@ -1,6 +1,6 @@
 package atalaya.cli.render;
 
-import atalaya.cli.observe.Observation;
+import atalaya.cli.observe.Reading;
 import atalaya.core.code.ClassState;
 import atalaya.core.figure.ClassFigures;
 import atalaya.core.figure.MethodFigures;
@@ -19,7 +19,7 @@ public final class ObservedView {
   private static final int NAMES_SHOWN = 4;
   private static final int NAMES_SHOWN_MORE = 1000;
 
-  private final Observation.Result result;
+  private final Reading.Result result;
   private final RunContents run;
   private final boolean verbose;
 
@@ -28,7 +28,7 @@ public final class ObservedView {
    *
    * @param verbose whether to name everything that was not observed
    */
-  public ObservedView(Observation.Result result, boolean verbose) {
+  public ObservedView(Reading.Result result, boolean verbose) {
     this.result = result;
     this.run = result.contents();
     this.verbose = verbose;
@@ -127,7 +127,7 @@ public final class ObservedView {
       lines.add("  no earlier run like it to compare with");
       return;
     }
-    Observation.Earlier before = result.before().get();
+    Reading.Earlier before = result.before().get();
     lines.add(
         "  since run "
             + Words.plain(before.info().name())

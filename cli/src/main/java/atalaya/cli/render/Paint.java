@@ -25,6 +25,11 @@ public final class Paint {
     return new Paint(false);
   }
 
+  /** Whether it colours. */
+  public boolean isOn() {
+    return on;
+  }
+
   /** What matters. */
   public String bold(String text) {
     return paint("1", text);

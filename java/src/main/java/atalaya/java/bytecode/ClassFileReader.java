@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
+import org.objectweb.asm.FieldVisitor;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 
@@ -92,6 +93,17 @@ public final class ClassFileReader {
       if (name.equals(internalName) && outer != null) {
         isInner = (access & (Opcodes.ACC_STATIC | Opcodes.ACC_INTERFACE)) == 0;
       }
+    }
+
+    @Override
+    public FieldVisitor visitField(
+        int access, String name, String descriptor, String signature, Object value) {
+      if ((access & Opcodes.ACC_ENUM) != 0) {
+        Map<Integer, String> constants =
+            enumMaps.computeIfAbsent(MethodReader.ordinals(internalName), e -> new HashMap<>());
+        constants.put(constants.size(), name);
+      }
+      return null;
     }
 
     @Override

@@ -1,7 +1,13 @@
 package atalaya.java.bytecode;
 
+import java.util.BitSet;
+import java.util.Map;
+
 /** Something in the code of a method that has to do with the source. */
 public sealed interface CodeItem {
+  /** What a jump looks at that the compiler put on the stack a moment before. */
+  String CONSTANT = "1";
+
   /** The line that the line table gives it, or 0. */
   int line();
 
@@ -19,7 +25,7 @@ public sealed interface CodeItem {
    * A conditional jump: {@code point} when it jumps, {@code point + 1} when it does not.
    *
    * @param evidence what the jump looks at: {@code name()} of a call, the name of a field, {@code
-   *     instanceof}, or empty
+   *     instanceof}, {@link #CONSTANT}, or empty
    * @param compilerMade whether the class file alone shows that nobody wrote it
    */
   record Jump(int point, int line, int opcode, String evidence, boolean compilerMade)
@@ -30,8 +36,10 @@ public sealed interface CodeItem {
    *
    * @param targets for each key a number that is larger the further behind its target stands
    * @param target the same for the default
-   * @param enumMap the array that turns enum constants into keys, {@code owner.field}, or empty
-   * @param onStrings whether the keys count the labels of a switch on strings
+   * @param enumMap what turns enum constants into keys, an array or their order, or empty
+   * @param byNumber whether the keys count the labels, of a switch on strings or on types
+   * @param passed the points by which control came to the code of a label, for each label that asks
+   *     more than its key; by key
    * @param compilerMade whether the class file alone shows that nobody wrote it
    */
   record Choice(
@@ -41,7 +49,8 @@ public sealed interface CodeItem {
       int[] targets,
       int target,
       String enumMap,
-      boolean onStrings,
+      boolean byNumber,
+      Map<Integer, BitSet> passed,
       boolean compilerMade)
       implements CodeItem {}
 

@@ -31,11 +31,16 @@ class MethodReader extends PointVisitor {
   private String enumMap = "";
   private String enumConstant = "";
 
+  /** The enum that was asked for an ordinal last, as the name of a map from keys to constants. */
+  private String ordinalsOf = "";
+
   /** How much was seen of -1, store, load, {@code hashCode()}: so a switch on strings begins. */
   private int stringSwitchBegun;
 
   /** Between the two switches that a switch on strings becomes. */
   private boolean withinStringSwitch;
+
+  private final TypeSwitches typeSwitches = new TypeSwitches();
 
   MethodReader(Counter counter) {
     super(null, counter);
@@ -44,6 +49,11 @@ class MethodReader extends PointVisitor {
   List<CodeItem> items() {
     afterwards.forEach(Runnable::run);
     return items;
+  }
+
+  /** The name of the map that an enum's own order is. */
+  static String ordinals(String internalName) {
+    return internalName.replace('/', '.') + ".ordinal()";
   }
 
   int handlers() {
@@ -67,6 +77,7 @@ class MethodReader extends PointVisitor {
   public void visitLabel(Label label) {
     super.visitLabel(label);
     labels.put(label, labels.size());
+    typeSwitches.label(label);
   }
 
   @Override
@@ -82,6 +93,10 @@ class MethodReader extends PointVisitor {
 
   @Override
   protected void jump(int point, int opcode, Label target) {
+    if (opcodeBefore == Opcodes.ICONST_1 && opcode == Opcodes.IFEQ) {
+      evidence = CodeItem.CONSTANT;
+    }
+    typeSwitches.jump(target, point);
     boolean asserts =
         evidence.equals("$assertionsDisabled") || evidence.equals("desiredAssertionStatus()");
     boolean stringTest = withinStringSwitch && evidence.equals("equals()");
@@ -93,7 +108,12 @@ class MethodReader extends PointVisitor {
   protected void choice(int point, int[] keys, Label[] targets, Label otherwise) {
     boolean onHashes = stringSwitchBegun == 4;
     boolean onStrings = withinStringSwitch && !onHashes;
-    String map = opcodeBefore == Opcodes.IALOAD ? enumMap : "";
+    boolean onTypes = opcodeBefore == Opcodes.INVOKEDYNAMIC && typeSwitches.isChosen();
+    int position = typeSwitches.position();
+    String map =
+        opcodeBefore == Opcodes.IALOAD
+            ? enumMap
+            : opcodeBefore == Opcodes.INVOKEVIRTUAL ? ordinalsOf : "";
     int line = currentLine;
     int at = items.size();
     items.add(null);
@@ -102,11 +122,27 @@ class MethodReader extends PointVisitor {
           int[] order = Arrays.stream(targets).mapToInt(labels::get).toArray();
           int last = labels.get(otherwise);
           items.set(
-              at, new CodeItem.Choice(point, line, keys, order, last, map, onStrings, onHashes));
+              at,
+              new CodeItem.Choice(
+                  point,
+                  line,
+                  keys,
+                  order,
+                  last,
+                  map,
+                  onStrings || onTypes,
+                  onTypes ? typeSwitches.passed(position) : Map.of(),
+                  onHashes));
         });
     withinStringSwitch = onHashes;
     enumMap = "";
     seen(Opcodes.LOOKUPSWITCH, "");
+  }
+
+  @Override
+  protected void leap(Label target) {
+    typeSwitches.leap(target, labels.containsKey(target));
+    seen(Opcodes.GOTO, "");
   }
 
   private void seen(int opcode, String nowEvidence) {
@@ -150,6 +186,7 @@ class MethodReader extends PointVisitor {
   @Override
   public void visitVarInsn(int opcode, int index) {
     super.visitVarInsn(opcode, index);
+    typeSwitches.local(opcode, index, opcodeBefore, constant);
     int begun = stringSwitchBegun;
     seen(opcode, "");
     if (begun == 1 && opcode == Opcodes.ISTORE || begun == 2 && opcode == Opcodes.ALOAD) {
@@ -186,6 +223,7 @@ class MethodReader extends PointVisitor {
     boolean hashing = owner.equals("java/lang/String") && name.equals("hashCode");
     int begun = stringSwitchBegun;
     seen(opcode, unboxing ? evidence : name + "()");
+    ordinalsOf = name.equals("ordinal") ? ordinals(owner) : "";
     stringSwitchBegun = begun == 3 && hashing ? 4 : 0;
   }
 
@@ -194,6 +232,7 @@ class MethodReader extends PointVisitor {
       String name, String descriptor, Handle bootstrap, Object... arguments) {
     super.visitInvokeDynamicInsn(name, descriptor, bootstrap, arguments);
     seen(Opcodes.INVOKEDYNAMIC, "");
+    typeSwitches.called(bootstrap);
     if (bootstrap.getOwner().equals("java/lang/invoke/LambdaMetafactory")
         && arguments.length > 1
         && arguments[1] instanceof Handle body

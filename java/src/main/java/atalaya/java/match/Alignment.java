@@ -84,7 +84,9 @@ final class Alignment {
   }
 
   private static int price(SourceItem item) {
-    return item instanceof SourceItem.CompilerMade ? 0 : 1;
+    boolean optional =
+        item instanceof SourceItem.CompilerMade || item instanceof SourceItem.PatternTest;
+    return optional ? 0 : 1;
   }
 
   /** The least left over among the first i items of the source and the first j of the code. */
@@ -140,6 +142,9 @@ final class Alignment {
     }
     if (one instanceof SourceItem.LambdaHere a && other instanceof SourceItem.LambdaHere b) {
       return a.lambda() == b.lambda();
+    }
+    if (one instanceof SourceItem.PatternTest a && other instanceof SourceItem.PatternTest b) {
+      return a.whole() == b.whole();
     }
     return one instanceof SourceItem.CompilerMade && other instanceof SourceItem.CompilerMade;
   }

@@ -25,6 +25,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.IntFunction;
 import java.util.function.IntPredicate;
+import org.objectweb.asm.Opcodes;
 
 /** Makes the model of one class from its class file and, where there is one, its source. */
 final class ClassMatcher {
@@ -194,6 +195,7 @@ final class ClassMatcher {
     List<CodeItem> steering = method.items().stream().filter(ClassMatcher::steers).toList();
     Map<CodeItem, SourceItem> meanings =
         withoutDoubtful(source, Alignment.of(source.items(), steering, this::fits));
+    Map<CodeItem, Integer> passed = PatternTests.passed(steering, meanings);
     for (CodeItem item : method.items()) {
       if (item instanceof CodeItem.LineEntry entry) {
         boolean wanted = lastReturn || !entry.returnsOnly();
@@ -203,7 +205,7 @@ final class ClassMatcher {
       } else if (item instanceof CodeItem.LambdaMade lambda) {
         lambda(lambda, (SourceItem.LambdaHere) meanings.get(item), owner, counts, lastReturn);
       } else if (steers(item)) {
-        condition(item, meanings.get(item), owner, counts);
+        condition(item, meanings.get(item), passed, owner, counts);
       }
     }
   }
@@ -249,7 +251,14 @@ final class ClassMatcher {
       return false;
     }
     if (source instanceof SourceItem.Test test && code instanceof CodeItem.Jump jump) {
-      return test.opcodes().contains(jump.opcode()) && evident(test, jump.evidence());
+      return test.opcodes().contains(jump.opcode())
+          && !jump.evidence().equals(CodeItem.CONSTANT)
+          && evident(test, jump);
+    }
+    if (source instanceof SourceItem.PatternTest && code instanceof CodeItem.Jump jump) {
+      return jump.opcode() == Opcodes.IFEQ && jump.evidence().equals("instanceof")
+          || jump.opcode() == Opcodes.IFNULL
+          || jump.evidence().equals(CodeItem.CONSTANT);
     }
     if (source instanceof SourceItem.CompilerMade made && code instanceof CodeItem.Jump jump) {
       return made.opcodes().contains(jump.opcode());
@@ -263,8 +272,12 @@ final class ClassMatcher {
         && isBodyOf(here.lambda(), lambdaBodies.get(made.body()));
   }
 
-  private static boolean evident(SourceItem.Test test, String evidence) {
-    return test.evidence().isEmpty()
+  private static boolean evident(SourceItem.Test test, CodeItem.Jump jump) {
+    String evidence = jump.evidence();
+    boolean fitsWithoutTest =
+        test.evidence().equals("instanceof") && jump.opcode() == Opcodes.IFNULL;
+    return fitsWithoutTest
+        || test.evidence().isEmpty()
         || test.evidence().equals(evidence)
         || evidence.startsWith("access$")
         || test.optionalEvidence() && evidence.isEmpty();
@@ -302,8 +315,22 @@ final class ClassMatcher {
   }
 
   private void condition(
-      CodeItem item, SourceItem meaning, IntFunction<Owner> owner, IntPredicate counts) {
-    if (meaning instanceof SourceItem.CompilerMade) {
+      CodeItem item,
+      SourceItem meaning,
+      Map<CodeItem, Integer> passed,
+      IntFunction<Owner> owner,
+      IntPredicate counts) {
+    boolean onConstant =
+        item instanceof CodeItem.Jump jump && jump.evidence().equals(CodeItem.CONSTANT);
+    if (meaning instanceof SourceItem.CompilerMade || meaning == null && onConstant) {
+      return;
+    }
+    if (meaning instanceof SourceItem.PatternTest test && item instanceof CodeItem.Jump jump) {
+      if (test.whole() != null) {
+        owner
+            .apply(test.whole().line())
+            .matched(test.whole(), Map.of(test.whole().outcomes().get(1), bit(jump.point())));
+      }
       return;
     }
     if (meaning instanceof SourceItem.Test test && item instanceof CodeItem.Jump jump) {
@@ -312,7 +339,11 @@ final class ClassMatcher {
       of.nextJump(item.line());
       of.matched(
           test.condition(),
-          Map.of(test.whenJumping(), bit(jump.point()), test.whenNot(), bit(jump.point() + 1)));
+          Map.of(
+              test.whenJumping(),
+              bit(jump.point()),
+              test.whenNot(),
+              bit(passed.getOrDefault(item, jump.point() + 1))));
       return;
     }
     if (meaning instanceof SourceItem.Selection selection

@@ -25,6 +25,9 @@ final class SwitchMatch {
       ofDefault += target == code.target() ? 1 : 0;
     }
     int labels = source.labels();
+    if (source.ofTypes() && !code.byNumber()) {
+      return false;
+    }
     return code.keys().length - ofDefault <= labels && labels <= code.keys().length;
   }
 
@@ -36,6 +39,9 @@ final class SwitchMatch {
   static Optional<Map<String, BitSet>> points(
       SourceItem.Selection source, CodeItem.Choice code, Map<Integer, String> enumConstants) {
     Map<SourceItem.Label, Integer> keys = keys(source, code, enumConstants);
+    if (source.ofTypes() && keys.size() != source.labels()) {
+      return Optional.empty();
+    }
     return keys.size() == source.labels()
         ? Optional.of(byKey(source, code, keys))
         : byPlace(source, code);
@@ -52,7 +58,7 @@ final class SwitchMatch {
     Map<SourceItem.Label, Integer> keys = new HashMap<>();
     for (SourceItem.Label label : labels(source)) {
       Integer key =
-          code.onStrings()
+          code.byNumber()
               ? Integer.valueOf(label.number())
               : label.key() != null
                   ? label.key()
@@ -79,7 +85,12 @@ final class SwitchMatch {
     Map<String, BitSet> points = empty(source);
     for (int i = 0; i < code.keys().length; i++) {
       String outcome = outcomeOfKey.getOrDefault(code.keys()[i], DEFAULT);
-      set(points, outcome, code.point() + i);
+      BitSet passed = code.passed().get(code.keys()[i]);
+      if (passed == null) {
+        set(points, outcome, code.point() + i);
+      } else {
+        passed.stream().forEach(point -> set(points, outcome, point));
+      }
     }
     set(points, DEFAULT, code.point() + code.keys().length);
     return points;

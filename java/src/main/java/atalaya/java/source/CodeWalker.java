@@ -139,6 +139,12 @@ final class CodeWalker extends TreeScanner<Void, Void> {
       walk(comparison.getRightOperand());
     } else if (tree instanceof InstanceOfTree instance) {
       walk(instance.getExpression());
+      if (instance.getPattern() != null) {
+        SourceItem.Test test = conditions.pattern(instance, fromLine, toLine);
+        items.add(test);
+        patternTests(instance.getPattern(), test.condition());
+        return;
+      }
     } else {
       walk(tree);
       if (tree instanceof SwitchExpressionTree) {
@@ -146,6 +152,21 @@ final class CodeWalker extends TreeScanner<Void, Void> {
       }
     }
     items.add(conditions.atom(tree, jumpsOn, fromLine, toLine));
+  }
+
+  /** The tests that the patterns inside a pattern may need, one for each. */
+  private void patternTests(Tree pattern, SourceCondition whole) {
+    new TreeScanner<Void, Void>() {
+      @Override
+      public Void scan(Tree tree, Void none) {
+        boolean nested =
+            tree != null && tree != pattern && tree.getKind().name().endsWith("_PATTERN");
+        if (nested) {
+          items.add(new SourceItem.PatternTest(whole, fromLine, places.lastLine(pattern)));
+        }
+        return super.scan(tree, none);
+      }
+    }.scan(pattern, null);
   }
 
   @Override
@@ -333,7 +354,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     Ways.Frame frame = ways.enterSwitch();
     boolean hasDefault = cases(tree.getCases(), frame);
     ways.leave();
-    alive |= frame.isLeft() || !hasDefault;
+    alive |= frame.isLeft() || !hasDefault && !CaseLabels.havePatterns(tree.getCases());
     return null;
   }
 
@@ -354,7 +375,8 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     for (CaseTree at : cases) {
       alive = true;
       note(at);
-      hasDefault |= at.getExpressions().isEmpty();
+      hasDefault |= CaseLabels.isDefault(at);
+      labels(at);
       if (at.getCaseKind() == CaseTree.CaseKind.RULE) {
         walk(at.getBody());
         frame.leaveIf(alive);
@@ -363,6 +385,22 @@ final class CodeWalker extends TreeScanner<Void, Void> {
       }
     }
     return hasDefault;
+  }
+
+  private void labels(CaseTree at) {
+    int outerTo = toLine;
+    toLine = places.lastLine(at);
+    for (CaseLabels.CaseLabel label : CaseLabels.of(at)) {
+      if (label.kind() == CaseLabels.Kind.PATTERN) {
+        note(label.tree());
+        patternTests(CaseLabels.pattern(label), null);
+      }
+    }
+    ExpressionTree guard = CaseLabels.guard(at);
+    if (guard != null) {
+      condition(guard, true);
+    }
+    toLine = outerTo;
   }
 
   @Override

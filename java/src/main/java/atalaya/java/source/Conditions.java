@@ -62,10 +62,8 @@ final class Conditions {
   }
 
   SourceItem.Test atom(ExpressionTree tree, boolean jumpsOn, int fromLine, int toLine) {
-    SourceCondition condition =
-        conditions.computeIfAbsent(tree, t -> condition(t, places.text(t), List.of(TRUE, FALSE)));
     return new SourceItem.Test(
-        condition,
+        booleanCondition(tree),
         jumpsOn ? TRUE : FALSE,
         jumpsOn ? FALSE : TRUE,
         opcodes(tree, jumpsOn),
@@ -73,6 +71,24 @@ final class Conditions {
         tree instanceof IdentifierTree || tree instanceof MemberSelectTree,
         fromLine,
         toLine);
+  }
+
+  /** A type test with a pattern: it comes out false wherever it jumps. */
+  SourceItem.Test pattern(InstanceOfTree tree, int fromLine, int toLine) {
+    return new SourceItem.Test(
+        booleanCondition(tree),
+        FALSE,
+        TRUE,
+        List.of(Opcodes.IFEQ, Opcodes.IFNULL),
+        "instanceof",
+        false,
+        fromLine,
+        toLine);
+  }
+
+  private SourceCondition booleanCondition(ExpressionTree tree) {
+    return conditions.computeIfAbsent(
+        tree, t -> condition(t, places.text(t), List.of(TRUE, FALSE)));
   }
 
   SourceItem.Test step(EnhancedForLoopTree tree, int fromLine, int toLine) {
@@ -109,8 +125,11 @@ final class Conditions {
     int number = 0;
     for (LabelGroups.LabelGroup group : LabelGroups.of(cases)) {
       List<SourceItem.Label> labels = new ArrayList<>();
-      for (ExpressionTree label : group.labels()) {
-        labels.add(new SourceItem.Label(number++, places.text(label), key(label)));
+      for (LabelGroups.Guarded label : group.labels()) {
+        boolean isNull = label.label().kind() == CaseLabels.Kind.NULL;
+        labels.add(
+            new SourceItem.Label(
+                isNull ? SourceItem.NULL_KEY : number++, text(label), key(label.label().tree())));
       }
       if (group.isDefault()) {
         ofDefault.addAll(labels);
@@ -120,7 +139,8 @@ final class Conditions {
         groups.add(new SourceItem.Group(String.join(", ", texts), labels));
       }
     }
-    boolean hasDefault = written || countsDefault;
+    boolean ofTypes = CaseLabels.havePatterns(cases);
+    boolean hasDefault = written || countsDefault && !ofTypes;
     List<String> outcomes =
         new ArrayList<>(groups.stream().map(SourceItem.Group::outcome).toList());
     if (hasDefault) {
@@ -128,7 +148,13 @@ final class Conditions {
     }
     String text = "switch (" + places.text(bare(on)) + ")";
     SourceCondition condition = conditions.computeIfAbsent(tree, t -> condition(t, text, outcomes));
-    return new SourceItem.Selection(condition, groups, ofDefault, hasDefault, fromLine, toLine);
+    return new SourceItem.Selection(
+        condition, groups, ofDefault, hasDefault, ofTypes, fromLine, toLine);
+  }
+
+  private String text(LabelGroups.Guarded label) {
+    String text = places.text(label.label().tree());
+    return label.guard() == null ? text : text + " when " + places.text(label.guard());
   }
 
   private SourceCondition condition(Tree tree, String text, List<String> outcomes) {
@@ -136,8 +162,11 @@ final class Conditions {
         places.start(tree), places.end(tree), places.firstLine(tree), text, outcomes);
   }
 
-  private static Integer key(ExpressionTree label) {
-    ExpressionTree bare = bare(label);
+  private static Integer key(Tree label) {
+    if (!(label instanceof ExpressionTree expression)) {
+      return null;
+    }
+    ExpressionTree bare = bare(expression);
     if (bare instanceof LiteralTree literal) {
       if (literal.getValue() instanceof Integer number) {
         return number;

@@ -82,6 +82,12 @@ final class Decisions extends TreeScanner<Void, Void> {
   }
 
   @Override
+  public Void visitCase(CaseTree tree, Void none) {
+    count += CaseLabels.guard(tree) == null ? 0 : 1;
+    return super.visitCase(tree, none);
+  }
+
+  @Override
   public Void visitSwitch(SwitchTree tree, Void none) {
     count += groups(tree.getCases());
     return super.visitSwitch(tree, none);

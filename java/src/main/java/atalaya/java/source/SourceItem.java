@@ -4,6 +4,9 @@ import java.util.List;
 
 /** Something in the source that a compiler makes code of, in the order of that code. */
 public sealed interface SourceItem {
+  /** In place of the number of a label: it is {@code null}, the key that switches have for it. */
+  int NULL_KEY = -1;
+
   /** The first line that the code may carry. */
   int fromLine();
 
@@ -37,12 +40,14 @@ public sealed interface SourceItem {
    * @param groups its label groups but the default's, in the order of the source
    * @param defaultLabels the labels that stand in the default's group
    * @param hasDefault whether the default is an outcome
+   * @param ofTypes whether it has patterns, or {@code null}
    */
   record Selection(
       SourceCondition condition,
       List<Group> groups,
       List<Label> defaultLabels,
       boolean hasDefault,
+      boolean ofTypes,
       int fromLine,
       int toLine)
       implements SourceItem {
@@ -63,10 +68,17 @@ public sealed interface SourceItem {
   /**
    * A label of a switch.
    *
-   * @param number how many labels come before it in the switch
+   * @param number how many labels come before it in the switch, {@code null} aside
    * @param key the value, when it is a literal number or character; else null
    */
   record Label(int number, String text, Integer key) {}
+
+  /**
+   * A test of a pattern inside another one, which may be needed or not.
+   *
+   * @param whole the condition that it belongs to; null for the pattern of a switch's label
+   */
+  record PatternTest(SourceCondition whole, int fromLine, int toLine) implements SourceItem {}
 
   /** A lambda stands here. */
   record LambdaHere(SourceLambda lambda, int fromLine, int toLine) implements SourceItem {}

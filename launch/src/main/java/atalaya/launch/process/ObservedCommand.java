@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import sun.misc.Signal;
 import sun.misc.SignalHandler;
@@ -18,6 +19,8 @@ public final class ObservedCommand {
 
   /** A command that was not found, as shells say it. */
   public static final int NOT_FOUND = 127;
+
+  private static final int LONGEST_END_SECONDS = 10;
 
   private static final String VARIABLE = "JAVA_TOOL_OPTIONS";
 
@@ -48,22 +51,31 @@ public final class ObservedCommand {
   }
 
   /**
-   * Runs it to its end, on our own input and outputs.
+   * Prepares a folder for what observed programs write.
    *
    * @param agent the agent's jar
-   * @param scratch an existing folder for the agent's options and the part files
-   * @param directory the working folder
+   * @param folder an existing folder, for the agent's options and the part files
    * @param classes what to observe; need not exist yet
+   * @return the option with which a JVM is observed
    */
-  public static Ended run(
-      List<String> command, Path directory, Path agent, Path scratch, Path root, List<Path> classes)
-      throws IOException, NotStarted {
-    Path parts = Files.createDirectories(parts(scratch));
-    Path options = scratch.resolve("options");
+  public static String prepare(Path agent, Path folder, Path root, List<Path> classes)
+      throws IOException {
+    Path parts = Files.createDirectories(parts(folder));
+    Path options = folder.resolve("options");
     new AgentOptions(parts.toFile(), root.toFile(), classes.stream().map(Path::toFile).toList())
         .write(options.toFile());
+    return "-javaagent:" + agent + "=" + options;
+  }
+
+  /**
+   * Runs it to its end, on our own input and outputs.
+   *
+   * @param directory the working folder
+   * @param option with which JVMs are observed
+   */
+  public static Ended run(List<String> command, Path directory, String option) throws NotStarted {
     ProcessBuilder builder = new ProcessBuilder(command).directory(directory.toFile()).inheritIO();
-    announce(builder.environment(), "-javaagent:" + agent + "=" + options);
+    announce(builder.environment(), option);
     long began = System.nanoTime();
     Process process = start(builder);
     int exitCode = waitFor(process);
@@ -94,19 +106,48 @@ public final class ObservedCommand {
     }
   }
 
-  /** A Ctrl-C reaches the command as well as us: it ends, and we go on with what was observed. */
+  /**
+   * A Ctrl-C at a terminal reaches the command as well as us; a signal that was sent to us alone is
+   * passed on. Either way the command ends, and we go on with what was observed.
+   */
   private static int waitFor(Process process) {
-    SignalHandler before = Signal.handle(new Signal("INT"), signal -> {});
+    Signal interrupt = new Signal("INT");
+    Signal terminate = new Signal("TERM");
+    SignalHandler interrupted =
+        Signal.handle(interrupt, signal -> passOn(process, System.console() == null));
+    SignalHandler terminated = Signal.handle(terminate, signal -> passOn(process, true));
     try {
       while (true) {
         try {
-          return process.waitFor();
+          int exitCode = process.waitFor();
+          awaitRest();
+          return exitCode;
         } catch (InterruptedException e) {
           process.destroy();
         }
       }
     } finally {
-      Signal.handle(new Signal("INT"), before);
+      Signal.handle(interrupt, interrupted);
+      Signal.handle(terminate, terminated);
+    }
+  }
+
+  /** Programs that the command started and that were told to end, while we wait for them. */
+  private static final List<ProcessHandle> ENDING = new CopyOnWriteArrayList<>();
+
+  private static void passOn(Process process, boolean onlyWeKnow) {
+    if (onlyWeKnow) {
+      process.descendants().forEach(ENDING::add);
+      ENDING.forEach(ProcessHandle::destroy);
+      process.destroy();
+    }
+  }
+
+  /** A shell that was told to end does not wait for what it started. */
+  private static void awaitRest() throws InterruptedException {
+    long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(LONGEST_END_SECONDS);
+    while (ENDING.stream().anyMatch(ProcessHandle::isAlive) && System.nanoTime() < until) {
+      Thread.sleep(20);
     }
   }
 }

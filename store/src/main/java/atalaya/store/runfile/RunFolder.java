@@ -62,4 +62,13 @@ public final class RunFolder {
       return 0;
     }
   }
+
+  /** The name, or the first like it with a number behind that no run has yet. */
+  public String free(String name) {
+    String free = name;
+    for (int i = 2; Files.exists(file(free)); i++) {
+      free = name + "-" + i;
+    }
+    return free;
+  }
 }

@@ -1,0 +1,75 @@
+package atalaya.cli.command;
+
+import atalaya.cli.Console;
+import atalaya.cli.ExitCode;
+import atalaya.cli.Failure;
+import atalaya.cli.observe.Reading;
+import atalaya.cli.render.ObservedView;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+
+/** What commands share that make runs. */
+abstract class ObservingCommand extends BaseCommand {
+  ObservingCommand(Console console) {
+    super(console);
+  }
+
+  /** The agent's jar. */
+  Path agent() {
+    Path agent = console().home().resolve("lib").resolve("probe").resolve("atalaya-agent.jar");
+    if (!Files.isRegularFile(agent)) {
+      throw new Failure(
+          ExitCode.INPUT, "the installation lacks " + agent + "; unpack the distribution again");
+    }
+    return agent;
+  }
+
+  /**
+   * Makes a run of what observed programs left in a folder, and tells of it.
+   *
+   * @return the exit code of the command that was observed
+   */
+  int makeRun(Path folder) throws IOException {
+    Reading reading = Reading.of(folder);
+    Optional<Path> newer = reading.newerJdk();
+    if (newer.isPresent()) {
+      return withJdk(newer.get(), folder);
+    }
+    Reading.Result result = reading.read();
+    new ObservedView(result, isVerbose()).lines(paint()).forEach(this::say);
+    say("Next: atalaya rank");
+    return result.contents().info().exitCode();
+  }
+
+  /** Class files of a newer Java are read by the newer JDK that ran them. */
+  private int withJdk(Path jdk, Path folder) throws IOException {
+    List<String> command =
+        new java.util.ArrayList<>(
+            List.of(
+                console().home().resolve("bin").resolve("atalaya").toString(),
+                "collect",
+                folder.toString(),
+                "--colour",
+                paint().isOn() ? "always" : "never"));
+    if (isQuiet()) {
+      command.add("--quiet");
+    }
+    if (isVerbose()) {
+      command.add("--verbose");
+    }
+    console().out().flush();
+    console().err().flush();
+    ProcessBuilder builder = new ProcessBuilder(command).inheritIO();
+    builder.environment().put("JAVA_HOME", jdk.toString());
+    builder.environment().remove("JAVA_TOOL_OPTIONS");
+    try {
+      return builder.start().waitFor();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new Failure(ExitCode.INPUT, "interrupted while the JDK of " + jdk + " read", e);
+    }
+  }
+}

@@ -1,0 +1,102 @@
+package atalaya.cli.command;
+
+import atalaya.cli.ExitCode;
+import atalaya.cli.Failure;
+import atalaya.core.naming.PathPatterns;
+import atalaya.launch.project.Project;
+import atalaya.launch.project.ProjectModule;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Spec;
+
+/** The options that say what is observed. */
+final class Scope {
+  @Option(
+      names = "--classes",
+      paramLabel = "DIR-OR-JAR",
+      split = ",",
+      description = "Where the classes to observe are (default: of every module of the build).")
+  private List<Path> classes = new ArrayList<>();
+
+  @Option(
+      names = "--sources",
+      paramLabel = "DIR",
+      split = ",",
+      description = "Where their sources are (default: of every module of the build).")
+  private List<Path> sources = new ArrayList<>();
+
+  @Option(
+      names = "--only",
+      paramLabel = "GLOB",
+      description = "Leave out all code but this; source paths from the project's root.")
+  private List<String> only = new ArrayList<>();
+
+  @Option(
+      names = "--leave-out",
+      paramLabel = "GLOB",
+      description = "Leave out this code; it is counted apart.")
+  private List<String> leaveOut = new ArrayList<>();
+
+  @Spec(Spec.Target.MIXEE)
+  private CommandSpec spec;
+
+  List<String> only() {
+    return only;
+  }
+
+  List<String> leaveOut() {
+    return leaveOut;
+  }
+
+  /** What is observed, by the options or by the project's build. */
+  List<ProjectModule> modules(Project project, Path directory) {
+    checkPatterns();
+    List<Path> sourceFolders = sources.stream().map(folder -> existing(directory, folder)).toList();
+    if (!classes.isEmpty()) {
+      List<Path> places = classes.stream().map(place -> absolute(directory, place)).toList();
+      return List.of(new ProjectModule(project.name(), places, List.of(), sourceFolders));
+    }
+    List<ProjectModule> modules = project.modules();
+    if (modules.isEmpty()) {
+      throw new Failure(
+          ExitCode.INPUT,
+          "Atalaya does not know the build of "
+              + project.root()
+              + "; name its class folders with --classes DIR and its sources with --sources DIR");
+    }
+    return modules.stream().map(module -> withSources(module, sourceFolders)).toList();
+  }
+
+  private static ProjectModule withSources(ProjectModule module, List<Path> more) {
+    List<Path> sources = new ArrayList<>(module.sources());
+    sources.addAll(more);
+    return new ProjectModule(module.name(), module.classes(), module.testClasses(), sources);
+  }
+
+  private static Path absolute(Path directory, Path path) {
+    return directory.resolve(path).normalize();
+  }
+
+  private static Path existing(Path directory, Path path) {
+    Path folder = absolute(directory, path);
+    if (!Files.isDirectory(folder)) {
+      throw new Failure(ExitCode.INPUT, "no source folder " + folder + "; see --sources");
+    }
+    return folder;
+  }
+
+  private void checkPatterns() {
+    try {
+      PathPatterns.of(only);
+      PathPatterns.of(leaveOut);
+    } catch (IllegalArgumentException e) {
+      throw new ParameterException(
+          spec.commandLine(), "a path pattern can't be read: " + e.getMessage());
+    }
+  }
+}

@@ -1,0 +1,42 @@
+package atalaya.cli.observe;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+
+/** The process that makes a run of an observation's folder, while it lives. */
+final class Owner {
+  private static final String FILE = "owner";
+
+  private Owner() {}
+
+  /** This process owns the folder. */
+  static void write(Path folder) throws IOException {
+    ProcessHandle self = ProcessHandle.current();
+    Files.write(
+        folder.resolve(FILE),
+        List.of(String.valueOf(self.pid()), started(self).map(Instant::toString).orElse("")));
+  }
+
+  /** Whether the process that owns the folder is gone. */
+  static boolean isGone(Path folder) throws IOException {
+    Path file = folder.resolve(FILE);
+    if (!Files.exists(file)) {
+      return false;
+    }
+    List<String> lines = Files.readAllLines(file);
+    if (lines.size() < 2 || !lines.get(0).matches("\\d{1,18}")) {
+      return true;
+    }
+    Optional<ProcessHandle> owner = ProcessHandle.of(Long.parseLong(lines.get(0)));
+    return owner.isEmpty()
+        || !started(owner.get()).map(Instant::toString).orElse("").equals(lines.get(1));
+  }
+
+  private static Optional<Instant> started(ProcessHandle process) {
+    return process.info().startInstant();
+  }
+}
