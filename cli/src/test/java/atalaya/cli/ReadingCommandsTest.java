@@ -120,6 +120,7 @@ class ReadingCommandsTest {
         Map.of(),
         List.of(buoy, fog),
         List.of(test),
+        List.of(),
         List.of());
   }
 

@@ -69,6 +69,11 @@ class RunningTest {
               Thread.sleep(1_500);
               Runtime.getRuntime().halt(3);
               break;
+            case "wait":
+              Buoy.light(1);
+              Files.writeString(Path.of("waiting"), "");
+              Thread.sleep(60_000);
+              break;
             case "throw":
               Buoy.light(1);
               throw new IllegalStateException("aground");
@@ -161,6 +166,101 @@ class RunningTest {
     Shipped.Result observed = harbour(how);
     assertThat(observed.exitCode()).isEqualTo(how.equals("halt") ? 3 : 1);
     assertThat(reachedLabels()).containsExactly("1");
+  }
+
+  @Test
+  void keepsWhereAThreadEndedByAnException() {
+    Shipped.Result observed = harbour("throw");
+    assertThat(observed.err())
+        .contains("1 thread ended by an exception: java.lang.IllegalStateException at ")
+        .containsPattern("harbour\\.Harbour\\.main:\\d+");
+  }
+
+  @Test
+  void seesWhatAProgramReachedThatWasKilled() throws Exception {
+    Process killed = start(Shipped.java().toString(), "-cp", "out", "harbour.Harbour", "wait");
+    awaitFile(folder.resolve("waiting"));
+    Thread.sleep(1_000);
+    killed.descendants().forEach(ProcessHandle::destroyForcibly);
+    assertThat(killed.waitFor()).isEqualTo(128 + 9);
+    assertThat(reachedLabels()).containsExactly("1");
+    assertThat(Shipped.run(folder, "export", "lines").out())
+        .as("what was passed before the call that never came back")
+        .contains("harbour.Harbour,main(String[])," + lineOf("Thread.sleep(60_000)") + ",true");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"TERM", "INT"})
+  void endsWithTheProgramThatWasToldToEnd(String signal) throws Exception {
+    Process told = start("sh", "-c", Shipped.java() + " -cp out harbour.Harbour wait; true");
+    awaitFile(folder.resolve("waiting"));
+    Shipped.process(folder, Map.of(), List.of("kill", "-" + signal, String.valueOf(told.pid())));
+    told.waitFor();
+    assertThat(Shipped.run(folder, "runs").out()).contains(" complete ");
+    assertThat(reachedLabels()).containsExactly("1");
+  }
+
+  @Test
+  void recoversWhatWasObservedBeforeAtalayaWasKilled() throws Exception {
+    Process killed = start(Shipped.java().toString(), "-cp", "out", "harbour.Harbour", "wait");
+    awaitFile(folder.resolve("waiting"));
+    Thread.sleep(1_000);
+    List<ProcessHandle> programs = killed.descendants().toList();
+    killed.destroyForcibly().waitFor();
+    assertThat(Shipped.run(folder, "runs").err()).contains("still runs");
+    programs.forEach(ProcessHandle::destroyForcibly);
+    Thread.sleep(2_000);
+    assertThat(Shipped.run(folder, "runs").err()).contains("Recovered run ");
+    assertThat(reachedLabels()).containsExactly("1");
+    assertThat(folder.resolve(".atalaya/tmp")).isEmptyDirectory();
+  }
+
+  @Test
+  void collectsWhatAProgramLeftThatSomebodyElseStarted() {
+    Shipped.Result attached =
+        Shipped.run(
+            folder, "attach", "--dir", "left", "--classes", "out", "--sources", "src", "--quiet");
+    assertThat(attached.err()).isEmpty();
+    Shipped.Result program =
+        Shipped.process(
+            folder,
+            Map.of(),
+            List.of(
+                Shipped.java().toString(),
+                attached.out().strip(),
+                "-cp",
+                "out",
+                "harbour.Harbour",
+                "thread"));
+    assertThat(program.exitCode()).as(program.err()).isZero();
+    assertThat(Shipped.run(folder, "collect", "left").exitCode()).isZero();
+    assertThat(reachedLabels()).containsExactly("1");
+    Shipped.Result foreign = Shipped.run(folder, "collect", "src");
+    assertThat(foreign.exitCode()).isEqualTo(3);
+    assertThat(foreign.errLine()).contains("is no folder of an observation");
+  }
+
+  private static void awaitFile(Path file) throws InterruptedException {
+    for (int i = 0; !Files.exists(file); i++) {
+      assertThat(i).as("waiting for " + file).isLessThan(1_000);
+      Thread.sleep(20);
+    }
+  }
+
+  private Process start(String... command) throws IOException {
+    List<String> words = new ArrayList<>();
+    words.add(Shipped.HOME.resolve("bin/atalaya").toString());
+    words.addAll(List.of("observe", "--classes", "out", "--sources", "src", "--"));
+    words.addAll(List.of(command));
+    return new ProcessBuilder(words)
+        .directory(folder.toFile())
+        .redirectErrorStream(true)
+        .redirectOutput(folder.resolve("log").toFile())
+        .start();
+  }
+
+  private static long lineOf(String code) {
+    return HARBOUR.substring(0, HARBOUR.indexOf(code)).lines().count();
   }
 
   @Test

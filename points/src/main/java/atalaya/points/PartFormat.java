@@ -20,6 +20,7 @@ final class PartFormat {
   static final int REACH = 6;
   static final int END = 7;
   static final int PENDING = 8;
+  static final int UNCAUGHT = 9;
 
   private PartFormat() {}
 

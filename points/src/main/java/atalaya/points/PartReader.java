@@ -32,6 +32,12 @@ public final class PartReader {
     /** See {@link PartWriter#testEnded}. */
     void testEnded(int number, String verdict, long nanos, boolean overlapped);
 
+    /** When the points that are told next were written, in milliseconds since 1970. */
+    default void written(long millis) {}
+
+    /** See {@link PartWriter#uncaught}. */
+    default void uncaught(String thread, String type, String message, String place) {}
+
     /** See {@link PartWriter#reached}; called once for each class. */
     void reached(int test, int classNumber, BitSet points);
   }
@@ -124,7 +130,12 @@ public final class PartReader {
         sink.testEnded(in.readInt(), text(in), in.readLong(), in.readBoolean());
         break;
       case PartFormat.REACH:
-        points(in, in.readInt(), sink);
+        int test = in.readInt();
+        sink.written(in.readLong());
+        points(in, test, sink);
+        break;
+      case PartFormat.UNCAUGHT:
+        sink.uncaught(text(in), text(in), text(in), text(in));
         break;
       default:
         throw new IOException("a part file holds an unknown record: " + type);

@@ -115,6 +115,7 @@ public final class PartWriter implements Closeable {
         PartFormat.REACH,
         data -> {
           data.writeInt(test);
+          data.writeLong(System.currentTimeMillis());
           writePoints(data, points);
         });
   }
@@ -138,6 +139,24 @@ public final class PartWriter implements Closeable {
       data.writeInt(bits.length);
       data.write(bits);
     }
+  }
+
+  /**
+   * A thread ended by an exception.
+   *
+   * @param type the binary name of the exception's class
+   * @param place where it was thrown, the program's own code if possible: class, method and line
+   */
+  public void uncaught(String thread, String type, String message, String place)
+      throws IOException {
+    record(
+        PartFormat.UNCAUGHT,
+        data -> {
+          PartFormat.writeText(data, thread);
+          PartFormat.writeText(data, type);
+          PartFormat.writeText(data, message);
+          PartFormat.writeText(data, place);
+        });
   }
 
   /** The JVM ends in order. */

@@ -120,7 +120,8 @@ class RunFileTest {
             Map.of("harbour.Buoy", reach),
             List.of(of, leftOut),
             List.of(TEST),
-            List.of(new NotObserved(NotObserved.Reason.STALE, PATH, ""))));
+            List.of(new NotObserved(NotObserved.Reason.STALE, PATH, "")),
+            List.of()));
   }
 
   @Test

@@ -88,7 +88,8 @@ final class ContentsBuilder {
         reach,
         figures,
         joiner.tests(collected.tests()),
-        notObserved);
+        notObserved,
+        collected.uncaught());
   }
 
   private List<ClassBytes> classBytes() {

@@ -40,7 +40,7 @@ public final class Leftovers {
   }
 
   private static List<String> recover(Path folder) throws IOException {
-    if (isStillWritten(folder)) {
+    if (!Owner.isCommandGone(folder) || isStillWritten(folder)) {
       return List.of(
           "A program that Atalaya observed when it was killed still runs; once it ended, the next"
               + " command makes a run of it");

@@ -57,7 +57,11 @@ public final class Observation {
     String option = prepare(request, agent, folder);
     try {
       ObservedCommand.Ended ended =
-          ObservedCommand.run(request.command(), request.directory(), option);
+          ObservedCommand.run(
+              request.command(),
+              request.directory(),
+              option,
+              started -> Owner.writeCommand(folder, started));
       Request.writeEnded(folder, new Request.Ended(ended.exitCode(), ended.milliseconds()));
     } catch (ObservedCommand.NotStarted e) {
       int exitCode = request.ownCommand() ? ExitCode.INPUT : e.exitCode();

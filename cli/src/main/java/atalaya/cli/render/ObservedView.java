@@ -67,6 +67,7 @@ public final class ObservedView {
             + "; not tried "
             + Words.paths(totals.unwatched().notTried()));
     lines.add("  " + matched());
+    uncaught(lines);
     leftOut(totals, lines);
     change(totals, lines);
     notObserved(lines, paint);
@@ -105,6 +106,20 @@ public final class ObservedView {
             + Words.percent(jumps)
             + ") matched to conditions of the source"
             + rest;
+  }
+
+  private void uncaught(List<String> lines) {
+    if (run.uncaught().isEmpty()) {
+      return;
+    }
+    List<String> all =
+        run.uncaught().stream().map(e -> Words.plain(e.type() + " at " + e.place())).toList();
+    lines.add(
+        "  "
+            + Words.count(all.size(), "thread", "threads")
+            + " ended by an exception: "
+            + Words.some(
+                all.stream().distinct().toList(), verbose ? NAMES_SHOWN_MORE : NAMES_SHOWN));
   }
 
   private void leftOut(Totals totals, List<String> lines) {
@@ -154,7 +169,7 @@ public final class ObservedView {
                 .filter(c -> c.counts() && c.state() != ClassState.NEVER_LOADED)
                 .count();
     if (run.notObserved().isEmpty()) {
-      lines.add("Not observed: nothing; all " + loaded + " classes with code were loaded");
+      lines.add("Not observed: nothing; every class with code was loaded");
       return;
     }
     lines.add(

@@ -121,6 +121,7 @@ public final class Rehearsal {
         Map.of(),
         List.of(ofClass),
         List.of(new TestFigures(test, 1, 1, 1, 0, 0)),
+        List.of(),
         List.of());
   }
 }

@@ -5,6 +5,7 @@ import atalaya.core.figure.TestFigures;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RunInfo;
+import atalaya.core.run.UncaughtException;
 import java.util.List;
 import java.util.Map;
 
@@ -23,4 +24,5 @@ public record RunContents(
     Map<String, ClassReach> reach,
     List<ClassFigures> figures,
     List<TestFigures> tests,
-    List<NotObserved> notObserved) {}
+    List<NotObserved> notObserved,
+    List<UncaughtException> uncaught) {}

@@ -47,8 +47,8 @@ public record RunInfo(
         && tests.equals(other.tests);
   }
 
-  /** The command as one line. */
+  /** The command as one line; {@code (attached)} when somebody else started the program. */
   public String commandLine() {
-    return String.join(" ", command);
+    return command.isEmpty() ? "(attached)" : String.join(" ", command);
   }
 }

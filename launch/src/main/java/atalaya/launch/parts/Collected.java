@@ -3,6 +3,7 @@ package atalaya.launch.parts;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.Test;
+import atalaya.core.run.UncaughtException;
 import atalaya.points.Jvm;
 import java.util.List;
 import java.util.Map;
@@ -19,11 +20,13 @@ public record Collected(
     List<Test> tests,
     Map<ClassVersion, ClassReach> reach,
     List<NotObserved> problems,
+    List<UncaughtException> uncaught,
     boolean complete) {
   public Collected {
     jvms = List.copyOf(jvms);
     tests = List.copyOf(tests);
     reach = Map.copyOf(reach);
     problems = List.copyOf(problems);
+    uncaught = List.copyOf(uncaught);
   }
 }

@@ -3,6 +3,7 @@ package atalaya.launch.parts;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.Test;
+import atalaya.core.run.UncaughtException;
 import atalaya.core.run.Verdict;
 import atalaya.points.Jvm;
 import atalaya.points.PartReader;
@@ -28,6 +29,8 @@ public final class Collector {
   private final List<RawTest> tests = new ArrayList<>();
   private final Map<ClassVersion, Map<RawTest, BitSet>> reach = new HashMap<>();
   private final Set<NotObserved> problems = new LinkedHashSet<>();
+  private final List<UncaughtException> uncaught = new ArrayList<>();
+  private final List<Chunk> chunks = new ArrayList<>();
   private boolean complete = true;
 
   private Collector() {}
@@ -40,8 +43,11 @@ public final class Collector {
       files = all.filter(f -> f.toString().endsWith(".part")).sorted().toList();
     }
     for (Path file : files) {
-      collector.complete &= PartReader.read(file.toFile(), collector.new OnePart());
+      OnePart part = collector.new OnePart();
+      collector.complete &= PartReader.read(file.toFile(), part);
+      part.finish();
     }
+    collector.giveToTests();
     return collector.collected();
   }
 
@@ -62,15 +68,55 @@ public final class Collector {
       this.name = name;
       this.began = began;
     }
+
+    /** A millisecond more, for what rounding takes. */
+    long ended() {
+      return began + TimeUnit.NANOSECONDS.toMillis(nanos) + 1;
+    }
+  }
+
+  /** What a JVM without tests of its own reached in a span of time, in milliseconds since 1970. */
+  private record Chunk(ClassVersion type, BitSet points, long from, long to) {
+
+    /** Whether a test ran at some time within it. */
+    boolean touches(RawTest test) {
+      return test.began <= to && from <= test.ended();
+    }
+
+    /** Whether a test ran all the time. */
+    boolean isWithin(RawTest test) {
+      return test.began <= from && to <= test.ended();
+    }
+  }
+
+  /**
+   * A program that a test drives in another process belongs to that test, where it was the only one
+   * that ran at the time.
+   */
+  private void giveToTests() {
+    for (Chunk chunk : chunks) {
+      List<RawTest> during = tests.stream().filter(chunk::touches).limit(2).toList();
+      RawTest by =
+          during.isEmpty()
+              ? RawTest.OUTSIDE
+              : during.size() == 1 && chunk.isWithin(during.get(0))
+                  ? during.get(0)
+                  : RawTest.SOME_TEST;
+      reach.get(chunk.type()).computeIfAbsent(by, t -> new BitSet()).or(chunk.points());
+    }
   }
 
   private final class OnePart implements PartReader.Sink {
     private final Map<Integer, ClassVersion> classes = new HashMap<>();
     private final Map<Integer, RawTest> numbered = new HashMap<>();
+    private final List<Chunk> outside = new ArrayList<>();
+    private long from;
+    private long to;
 
     @Override
     public void jvm(Jvm jvm) {
       jvms.add(jvm);
+      to = jvm.started;
     }
 
     @Override
@@ -109,8 +155,32 @@ public final class Collector {
     @Override
     public void reached(int test, int classNumber, BitSet points) {
       ClassVersion version = classes.get(classNumber);
-      if (version != null) {
+      if (version != null && test == atalaya.points.PartWriter.OUTSIDE) {
+        outside.add(new Chunk(version, points, from, to));
+      } else if (version != null) {
         reach.get(version).computeIfAbsent(by(test), t -> new BitSet()).or(points);
+      }
+    }
+
+    @Override
+    public void written(long millis) {
+      from = to;
+      to = millis;
+    }
+
+    @Override
+    public void uncaught(String thread, String type, String message, String place) {
+      uncaught.add(new UncaughtException(thread, type, message, place));
+    }
+
+    void finish() {
+      if (numbered.isEmpty()) {
+        chunks.addAll(outside);
+        return;
+      }
+      for (Chunk chunk : outside) {
+        BitSet all = reach.get(chunk.type()).computeIfAbsent(RawTest.OUTSIDE, t -> new BitSet());
+        all.or(chunk.points());
       }
     }
 
@@ -148,7 +218,7 @@ public final class Collector {
           byTest.forEach((test, points) -> numbered.put(numbers.get(test), points));
           byClass.put(version, new ClassReach(numbered));
         });
-    return new Collected(jvms, done, byClass, List.copyOf(problems), complete);
+    return new Collected(jvms, done, byClass, List.copyOf(problems), uncaught, complete);
   }
 
   /** The same test may run again in another JVM. */

@@ -6,6 +6,8 @@ import java.util.regex.Pattern;
 /** Names tests as a person reads them, from the unique ids of the test frameworks. */
 final class TestNames {
   private static final Pattern SEGMENT = Pattern.compile("\\[([^:\\]]+):((?:[^\\]])*)\\]");
+  private static final Pattern AGAIN = Pattern.compile("(.*[^ ]) \\((\\d+)\\)");
+  private static final Pattern QUALIFIED = Pattern.compile("(?:\\w+[.$])*(\\w+\\.\\w+)");
   private static final Pattern NOTIFIED = Pattern.compile("(.+)\\(([^()]+)\\)");
 
   private TestNames() {}
@@ -17,6 +19,10 @@ final class TestNames {
    * @param displayName what the framework calls it
    */
   static String of(String id, String displayName) {
+    Matcher again = AGAIN.matcher(id);
+    if (again.matches()) {
+      return of(again.group(1), displayName) + " (" + again.group(2) + ")";
+    }
     StringBuilder classes = new StringBuilder();
     String method = "";
     String tail = "";
@@ -39,6 +45,10 @@ final class TestNames {
     Matcher notified = NOTIFIED.matcher(id);
     if (notified.matches() && !id.startsWith("[")) {
       return simple(notified.group(2)) + "." + notified.group(1) + "()";
+    }
+    Matcher qualified = QUALIFIED.matcher(id);
+    if (qualified.matches()) {
+      return qualified.group(1) + "()";
     }
     return classes.length() > 0 ? classes.toString() : displayName;
   }

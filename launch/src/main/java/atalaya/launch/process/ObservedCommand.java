@@ -34,6 +34,12 @@ public final class ObservedCommand {
    */
   public record Ended(int exitCode, long milliseconds) {}
 
+  /** Told of the process of a command. */
+  public interface Started {
+    /** It runs. */
+    void with(ProcessHandle process) throws IOException;
+  }
+
   /** A command that could not be started. */
   public static final class NotStarted extends Exception {
     private static final long serialVersionUID = 1;
@@ -72,12 +78,15 @@ public final class ObservedCommand {
    *
    * @param directory the working folder
    * @param option with which JVMs are observed
+   * @param whenStarted is told the process
    */
-  public static Ended run(List<String> command, Path directory, String option) throws NotStarted {
+  public static Ended run(List<String> command, Path directory, String option, Started whenStarted)
+      throws IOException, NotStarted {
     ProcessBuilder builder = new ProcessBuilder(command).directory(directory.toFile()).inheritIO();
     announce(builder.environment(), option);
     long began = System.nanoTime();
     Process process = start(builder);
+    whenStarted.with(process.toHandle());
     int exitCode = waitFor(process);
     return new Ended(exitCode, TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - began));
   }

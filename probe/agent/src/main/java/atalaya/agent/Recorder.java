@@ -30,8 +30,16 @@ final class Recorder {
   private final Threads threads = new Threads();
   private int current = PartWriter.OUTSIDE;
 
-  Recorder(File folder) {
+  private final Runnable whenBegun;
+
+  /**
+   * Begins nothing yet.
+   *
+   * @param whenBegun is run when the part file was begun, by the thread that writes
+   */
+  Recorder(File folder, Runnable whenBegun) {
     this.folder = folder;
+    this.whenBegun = whenBegun;
   }
 
   synchronized void planted(
@@ -55,6 +63,27 @@ final class Recorder {
 
   synchronized void testEnded(int number, String verdict, long nanos, boolean overlapped) {
     write(to -> to.testEnded(number, verdict, nanos, overlapped));
+  }
+
+  /** A thread ends by an exception. */
+  synchronized void uncaught(Thread thread, Throwable exception) {
+    if (part != null) {
+      String place = threads.place(exception);
+      write(
+          to ->
+              to.uncaught(
+                  thread.getName(), exception.getClass().getName(), message(exception), place));
+    }
+  }
+
+  /** The program's own code may compute it, and fail. */
+  private static String message(Throwable exception) {
+    try {
+      String message = exception.getMessage();
+      return message == null ? "" : message;
+    } catch (RuntimeException | Error e) {
+      return "";
+    }
   }
 
   /** What is reached from now on belongs to this test, to none, or to some. */
@@ -122,6 +151,7 @@ final class Recorder {
   }
 
   private void beat() {
+    whenBegun.run();
     while (true) {
       try {
         Thread.sleep(BEAT_MILLIS);

@@ -14,13 +14,24 @@ import java.util.Set;
 final class TestClock implements Tests.Listener {
   static final String PLATFORM = "platform";
   static final String NOTIFIER = "notifier";
+  static final String OLD = "old";
+  private static final String TEST_NG = "testng";
+
+  /** TestNG's numbers. */
+  private static final int SUCCESS = 1;
+
+  private static final int SKIP = 3;
+  private static final int STARTED = 16;
 
   private final Recorder recorder;
   private final Map<String, Running> running = new HashMap<>();
   private final Map<String, Integer> occurrences = new HashMap<>();
   private final Set<String> failed = new HashSet<>();
   private int tests;
-  private boolean platform;
+  private String framework = "";
+
+  /** TestNG may tell of an end twice. */
+  private String lastEnded = "";
 
   private static final class Running {
     final int number;
@@ -41,12 +52,18 @@ final class TestClock implements Tests.Listener {
 
   @Override
   public synchronized void started(String framework, String id, String name, boolean isTest) {
-    if (!concerns(framework) || !isTest || runsWithinATest()) {
+    if (concerns(framework) && isTest) {
+      begin(id, id, name);
+    }
+  }
+
+  private void begin(String key, String id, String name) {
+    if (runsWithinATest()) {
       return;
     }
     int number = ++tests;
     recorder.testStarted(number, unique(id), name);
-    running.put(id, new Running(number, Thread.currentThread(), System.nanoTime()));
+    running.put(key, new Running(number, Thread.currentThread(), System.nanoTime()));
     if (running.size() > 1) {
       running.values().forEach(r -> r.overlapped = true);
     }
@@ -62,6 +79,10 @@ final class TestClock implements Tests.Listener {
       containerFinished(id, status);
       return;
     }
+    end(id, status);
+  }
+
+  private void end(String id, String status) {
     Running test = running.get(id);
     if (test == null || test.thread != Thread.currentThread() && runsWithinATest()) {
       return;
@@ -103,13 +124,53 @@ final class TestClock implements Tests.Listener {
     }
   }
 
-  /** The platform runs JUnit 4 too and tells of it itself, after the notifier has. */
-  private boolean concerns(String framework) {
-    if (framework.equals(PLATFORM)) {
-      platform = true;
-      return true;
+  @Override
+  public synchronized void changed(Object result, String className, String method, int status) {
+    String id = className + "." + method;
+    String key = id + "@" + System.identityHashCode(result);
+    if (!concerns(TEST_NG) || key.equals(lastEnded)) {
+      return;
     }
-    return !platform;
+    if (status == STARTED) {
+      begin(key, id, id);
+      return;
+    }
+    lastEnded = key;
+    if (status == SKIP && !running.containsKey(key)) {
+      skipped(TEST_NG, id, id, true);
+    } else {
+      end(key, status == SUCCESS ? "SUCCESSFUL" : status == SKIP ? "ABORTED" : "FAILED");
+    }
+  }
+
+  @Override
+  public void uncaught(Thread thread, Throwable exception) {
+    recorder.uncaught(thread, exception);
+  }
+
+  /**
+   * Frameworks that run the tests of others tell of them too, after those have. The one that knows
+   * most is listened to from its first word on.
+   */
+  private boolean concerns(String told) {
+    if (rank(told) > rank(framework)) {
+      framework = told;
+    }
+    return told.equals(framework);
+  }
+
+  private static int rank(String framework) {
+    switch (framework) {
+      case PLATFORM:
+        return 3;
+      case NOTIFIER:
+      case TEST_NG:
+        return 2;
+      case OLD:
+        return 1;
+      default:
+        return 0;
+    }
   }
 
   private boolean runsWithinATest() {

@@ -17,9 +17,11 @@ final class TestHooks {
   private static final String DESCRIPTOR = "org/junit/platform/engine/TestDescriptor";
   private static final String RESULT = "org/junit/platform/engine/TestExecutionResult";
   private static final String DESCRIPTION = "org/junit/runner/Description";
+  private static final String OLD_TEST = "junit/framework/Test";
+  private static final String NG_RESULT = "org/testng/ITestResult";
   private static final String FAILURE = "org/junit/runner/notification/Failure";
 
-  /** What is put at the entry of a method; its first parameter stands in slot 1. */
+  /** What is put at the entry of a method: it tells the method's parameters. */
   private interface Call {
     void emit(MethodVisitor to);
   }
@@ -36,11 +38,28 @@ final class TestHooks {
     HOOKS.put("org/junit/platform/launcher/core/ExecutionListenerAdapter", platform);
 
     Map<String, Call> notifier = new HashMap<>();
+    notifier.put("fireTestRunStarted(L" + DESCRIPTION + ";)V", TestHooks::notifierRunStarted);
     notifier.put("fireTestStarted(L" + DESCRIPTION + ";)V", TestHooks::notifierStarted);
     notifier.put("fireTestFinished(L" + DESCRIPTION + ";)V", TestHooks::notifierFinished);
     notifier.put("fireTestIgnored(L" + DESCRIPTION + ";)V", TestHooks::notifierSkipped);
     notifier.put("fireTestFailure(L" + FAILURE + ";)V", TestHooks::notifierFailed);
     HOOKS.put("org/junit/runner/notification/RunNotifier", notifier);
+
+    Map<String, Call> oldResult = new HashMap<>();
+    oldResult.put("startTest(L" + OLD_TEST + ";)V", TestHooks::oldStarted);
+    oldResult.put("endTest(L" + OLD_TEST + ";)V", TestHooks::oldFinished);
+    oldResult.put("addError(L" + OLD_TEST + ";Ljava/lang/Throwable;)V", TestHooks::oldFailed);
+    oldResult.put(
+        "addFailure(L" + OLD_TEST + ";Ljunit/framework/AssertionFailedError;)V",
+        TestHooks::oldFailed);
+    HOOKS.put("junit/framework/TestResult", oldResult);
+
+    Map<String, Call> testNg = new HashMap<>();
+    String told = "runTestListeners(L" + NG_RESULT + ";Ljava/util/";
+    testNg.put(told + "List;)V", TestHooks::ngChanged);
+    testNg.put(told + "Collection;)V", TestHooks::ngChanged);
+    HOOKS.put("org/testng/internal/TestListenerHelper", testNg);
+    HOOKS.put("org/testng/internal/Invoker", testNg);
   }
 
   private TestHooks() {}
@@ -116,6 +135,58 @@ final class TestHooks {
     text(to);
   }
 
+  private static void notifierRunStarted(MethodVisitor to) {
+    to.visitLdcInsn(TestClock.NOTIFIER);
+    to.visitLdcInsn("");
+    to.visitLdcInsn("");
+    to.visitInsn(Opcodes.ICONST_0);
+    tell(to, "started", "Ljava/lang/String;Z");
+  }
+
+  private static void oldStarted(MethodVisitor to) {
+    oldId(to);
+    to.visitVarInsn(Opcodes.ALOAD, 1);
+    text(to);
+    to.visitInsn(Opcodes.ICONST_1);
+    tell(to, "started", "Ljava/lang/String;Z");
+  }
+
+  private static void oldFinished(MethodVisitor to) {
+    oldId(to);
+    to.visitInsn(Opcodes.ICONST_1);
+    to.visitLdcInsn("SUCCESSFUL");
+    tell(to, "finished", "ZLjava/lang/String;");
+  }
+
+  private static void oldFailed(MethodVisitor to) {
+    oldId(to);
+    tell(to, "failed", "");
+  }
+
+  private static void oldId(MethodVisitor to) {
+    to.visitLdcInsn(TestClock.OLD);
+    to.visitVarInsn(Opcodes.ALOAD, 1);
+    text(to);
+  }
+
+  /** A static method: its first parameter stands in slot 0. */
+  private static void ngChanged(MethodVisitor to) {
+    to.visitVarInsn(Opcodes.ALOAD, 0);
+    to.visitInsn(Opcodes.DUP);
+    ask(to, NG_RESULT, "getTestClass", "()Lorg/testng/IClass;");
+    ask(to, "org/testng/IClass", "getName", "()Ljava/lang/String;");
+    to.visitVarInsn(Opcodes.ALOAD, 0);
+    ask(to, NG_RESULT, "getName", "()Ljava/lang/String;");
+    to.visitVarInsn(Opcodes.ALOAD, 0);
+    ask(to, NG_RESULT, "getStatus", "()I");
+    to.visitMethodInsn(
+        Opcodes.INVOKESTATIC,
+        "atalaya/boot/Tests",
+        "changed",
+        "(Ljava/lang/Object;Ljava/lang/String;Ljava/lang/String;I)V",
+        false);
+  }
+
   private static void notifierStarted(MethodVisitor to) {
     notifierId(to);
     description(to);
@@ -159,6 +230,10 @@ final class TestHooks {
 
   private static void onInterface(MethodVisitor to, String owner, String name, String descriptor) {
     to.visitVarInsn(Opcodes.ALOAD, 1);
+    ask(to, owner, name, descriptor);
+  }
+
+  private static void ask(MethodVisitor to, String owner, String name, String descriptor) {
     to.visitMethodInsn(Opcodes.INVOKEINTERFACE, owner, name, descriptor, true);
   }
 

@@ -19,6 +19,21 @@ final class Threads {
     }
   }
 
+  /** Where an exception was thrown: the first place in observed code, else the first one. */
+  String place(Throwable exception) {
+    StackTraceElement[] stack = exception.getStackTrace();
+    for (StackTraceElement frame : stack) {
+      if (indexOfName.containsKey(frame.getClassName())) {
+        return place(frame);
+      }
+    }
+    return stack.length == 0 ? "" : place(stack[0]);
+  }
+
+  private static String place(StackTraceElement frame) {
+    return frame.getClassName() + "." + frame.getMethodName() + ":" + frame.getLineNumber();
+  }
+
   /** The points that threads have passed on their paths to the calls in which they stand. */
   Map<Integer, BitSet> pending(List<PlantedClass> classes) {
     Map<Integer, BitSet> pending = new HashMap<>();

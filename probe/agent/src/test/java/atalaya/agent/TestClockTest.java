@@ -28,7 +28,7 @@ class TestClockTest {
     Arrays.fill(before, Paths.NONE);
     PlantedClass type = new PlantedClass(before, new int[0], new int[0]);
     Reach.table[0] = new boolean[type.marks()];
-    recorder = new Recorder(folder);
+    recorder = new Recorder(folder, () -> {});
     recorder.planted(0, "harbour.Buoy", "ab", type, "/out");
     clock = new TestClock(recorder);
   }

@@ -20,6 +20,12 @@ public final class Tests {
 
     /** It failed, and will be finished. */
     void failed(String framework, String id);
+
+    /** TestNG's result of a test has a new status. */
+    void changed(Object result, String className, String method, int status);
+
+    /** A thread ends by an exception. */
+    void uncaught(Thread thread, Throwable exception);
   }
 
   /** See {@link Listener#started}. */
@@ -43,6 +49,22 @@ public final class Tests {
     Listener to = listener;
     if (to != null) {
       to.skipped(framework, id, name, isTest);
+    }
+  }
+
+  /** See {@link Listener#changed}. */
+  public static void changed(Object result, String className, String method, int status) {
+    Listener to = listener;
+    if (to != null) {
+      to.changed(result, className, method, status);
+    }
+  }
+
+  /** See {@link Listener#uncaught}. */
+  public static void uncaught(Thread thread, Throwable exception) {
+    Listener to = listener;
+    if (to != null) {
+      to.uncaught(thread, exception);
     }
   }
 

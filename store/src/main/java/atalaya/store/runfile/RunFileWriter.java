@@ -73,6 +73,10 @@ public final class RunFileWriter {
     classFiles(run.classes());
     reach(run);
     notObserved(run.notObserved());
+    insert(
+        "INSERT INTO uncaught VALUES (?, ?, ?, ?)",
+        run.uncaught(),
+        (to, e) -> set(to, e.thread(), e.type(), e.message(), e.place()));
     tests(run.tests());
     figures(run.figures());
     database.commit();

@@ -27,6 +27,8 @@ final class Schema {
               + " PRIMARY KEY (class, test)) WITHOUT ROWID",
           "CREATE TABLE not_observed (reason TEXT NOT NULL, what TEXT NOT NULL,"
               + " detail TEXT NOT NULL)",
+          "CREATE TABLE uncaught (thread TEXT NOT NULL, type TEXT NOT NULL,"
+              + " message TEXT NOT NULL, place TEXT NOT NULL)",
           "CREATE TABLE test (number INTEGER PRIMARY KEY, id TEXT NOT NULL, name TEXT NOT NULL,"
               + " verdict TEXT NOT NULL, milliseconds INTEGER NOT NULL,"
               + " overlapped INTEGER NOT NULL, methods INTEGER NOT NULL, lines INTEGER NOT NULL,"
