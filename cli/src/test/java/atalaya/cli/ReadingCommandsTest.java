@@ -13,6 +13,7 @@ import atalaya.core.figure.Share;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.RunContents;
+import atalaya.core.run.Detail;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.Verdict;
 import atalaya.points.Hash;
@@ -34,6 +35,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.OptionalLong;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -86,6 +88,7 @@ class ReadingCommandsTest {
             List.of(),
             List.of("fog/**"),
             Optional.empty(),
+            Detail.LINES,
             true);
     ClassFigures buoy =
         new ClassFigures(
@@ -95,10 +98,20 @@ class ReadingCommandsTest {
             ClassState.REACHED,
             new Share(1, 1),
             methods,
-            List.of(new LineFigures("Buoy.java", "harbour.Buoy", "light(int)", 4, false, 0)),
+            List.of(
+                new LineFigures(
+                    "Buoy.java", "harbour.Buoy", "light(int)", 4, false, OptionalLong.empty(), 0)),
             List.of(
                 new OutcomeFigures(
-                    "Buoy.java", "harbour.Buoy", "light(int)", 4, "a, \"b\"", "true", false, 0)));
+                    "Buoy.java",
+                    "harbour.Buoy",
+                    "light(int)",
+                    4,
+                    "a, \"b\"",
+                    "true",
+                    false,
+                    OptionalLong.empty(),
+                    0)));
     ClassFigures fog =
         new ClassFigures(
             "fog.Fog", "m", "", ClassState.LEFT_OUT, Share.NONE, List.of(), List.of(), List.of());

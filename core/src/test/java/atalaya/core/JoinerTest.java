@@ -13,6 +13,7 @@ import atalaya.core.figure.ClassFigures;
 import atalaya.core.figure.Joiner;
 import atalaya.core.figure.Share;
 import atalaya.core.run.ClassReach;
+import atalaya.core.run.Detail;
 import atalaya.core.run.Test;
 import atalaya.core.run.Verdict;
 import java.util.BitSet;
@@ -62,8 +63,9 @@ class JoinerTest {
                 2,
                 bits(2, 4),
                 3,
-                bits()));
-    Joiner joiner = new Joiner();
+                bits()),
+            Map.of(0, 7L, 1, 2L));
+    Joiner joiner = new Joiner(Detail.LINES);
     ClassFigures figures = joiner.join(code, reach, ClassState.REACHED);
     joiner.join(code, reach, ClassState.LEFT_OUT);
 

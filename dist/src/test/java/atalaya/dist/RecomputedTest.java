@@ -7,6 +7,7 @@ import atalaya.core.code.CodeClass;
 import atalaya.core.figure.ClassFigures;
 import atalaya.core.figure.Joiner;
 import atalaya.core.run.ClassReach;
+import atalaya.core.run.Detail;
 import atalaya.java.ClassBytes;
 import atalaya.java.ProjectModel;
 import atalaya.java.ProjectReader;
@@ -62,10 +63,10 @@ class RecomputedTest {
       }
     }
     List<ClassFigures> again = new ArrayList<>();
-    Joiner joiner = new Joiner();
+    Joiner joiner = new Joiner(Detail.LINES);
     ProjectModel model = ProjectReader.read(classes, sources);
     for (CodeClass code : model.classes()) {
-      ClassReach of = new ClassReach(reach.getOrDefault(code.name(), Map.of()));
+      ClassReach of = new ClassReach(reach.getOrDefault(code.name(), Map.of()), Map.of());
       again.add(joiner.join(code, of, ClassState.REACHED));
     }
     try (RunFile run = RunFile.open(file)) {

@@ -1,5 +1,6 @@
 package atalaya.dist;
 
+import static java.util.stream.Collectors.joining;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
@@ -16,6 +17,37 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** Ways in which programs run that an observer could miss. */
 class RunningTest {
+  private static final String ROPE =
+      """
+      package harbour;
+
+      public class Rope {
+        static void pull(int times) {
+          for (int i = 0; i < times; i++) {
+            if (i % 2 == 0) {
+              pulled++;
+            }
+          }
+        }
+
+        static int pulled;
+
+        static void cut() {
+          pulled = 0;
+        }
+
+        public static void main(String[] words) throws Exception {
+          Thread[] crew = new Thread[4];
+          for (int i = 0; i < crew.length; i++) {
+            crew[i] = new Thread(() -> pull(Integer.parseInt(words[0])));
+            crew[i].start();
+          }
+          for (Thread hand : crew) {
+            hand.join();
+          }
+        }
+      }
+      """;
   private static final String BUOY =
       """
       package harbour;
@@ -97,6 +129,7 @@ class RunningTest {
     Files.writeString(folder.resolve("atalaya.yaml"), "");
     write("src/harbour/Buoy.java", BUOY);
     write("src/harbour/Harbour.java", HARBOUR);
+    write("src/harbour/Rope.java", ROPE);
     Shipped.compile(folder.resolve("src"), folder.resolve("out"), "-g");
   }
 
@@ -306,6 +339,146 @@ class RunningTest {
         .as("what runs before the tests belongs to none of them")
         .contains("switch (dark),default,true,,0");
     assertThat(Shipped.run(folder, "rank").out()).contains("failed tests: 1 (BuoyTest.two())");
+  }
+
+  /** A test that starts the program in another process, and one that does not. */
+  private static final String DRIVING =
+      """
+      package harbour;
+
+      public class DrivingTest extends junit.framework.TestCase {
+        public void testChild() throws Exception {
+          String java = System.getProperty("java.home") + "/bin/java";
+          new ProcessBuilder(java, "-Ddark=2", "-cp", "out", "harbour.Harbour", "run")
+              .inheritIO().start().waitFor();
+        }
+
+        public void testHere() { Buoy.light(1); }
+
+        public void testNever() { fail("aground"); }
+      }
+      """;
+
+  @Test
+  void hearsOfTestsOfJUnit3AndGivesThemWhatTheyDriveElsewhere() throws Exception {
+    String junit = jarOf(org.junit.Test.class) + ":" + jarOf(org.hamcrest.Matcher.class);
+    List<String> command =
+        List.of("-cp", "out:test-out:" + junit, "junit.textui.TestRunner", "harbour.DrivingTest");
+    assertThat(observeTests("DrivingTest", DRIVING, junit, command))
+        .containsExactlyInAnyOrder(
+            "DrivingTest.testChild() passed 7",
+            "DrivingTest.testHere() passed 2",
+            "DrivingTest.testNever() failed 0");
+    assertThat(Shipped.run(folder, "export", "outcomes").out())
+        .contains("switch (dark),2,true,,1")
+        .contains("switch (dark),1,true,,1");
+  }
+
+  @Test
+  void hearsOfTestsOfTestNg() throws Exception {
+    String source =
+        """
+        package harbour;
+
+        import org.testng.annotations.*;
+
+        public class NgTest {
+          @BeforeClass public void before() { Buoy.light(0); }
+          @DataProvider public Object[][] lights() { return new Object[][] {{1}, {2}}; }
+          @Test(dataProvider = "lights") public void light(int dark) { Buoy.light(dark); }
+          @Test public void never() { throw new IllegalStateException("aground"); }
+          @Test public void later() { throw new org.testng.SkipException("later"); }
+        }
+        """;
+    Path libraries = Path.of("target/testng").toAbsolutePath();
+    String all = libraries + "/testng-7.10.2.jar:" + libraries + "/jcommander-1.83.jar:";
+    try (var shipped = Files.list(Shipped.HOME.resolve("lib"))) {
+      all += shipped.map(Path::toString).filter(p -> p.contains("slf4j")).collect(joining(":"));
+    }
+    List<String> command =
+        List.of(
+            "-cp",
+            "out:test-out:" + all,
+            "org.testng.TestNG",
+            "-testclass",
+            "harbour.NgTest",
+            "-usedefaultlisteners",
+            "false");
+    assertThat(observeTests("NgTest", source, all, command))
+        .containsExactlyInAnyOrder(
+            "NgTest.light() passed 2",
+            "NgTest.light() (2) passed 2",
+            "NgTest.never() failed 0",
+            "NgTest.later() skipped 0");
+  }
+
+  /** Observes a test class run by a program: name, verdict and lines of each test. */
+  private List<String> observeTests(
+      String name, String source, String libraries, List<String> arguments) throws IOException {
+    write("test/harbour/" + name + ".java", source);
+    Shipped.compile(
+        folder.resolve("test"),
+        folder.resolve("test-out"),
+        "-cp",
+        folder.resolve("out") + ":" + libraries);
+    List<String> command = new ArrayList<>(List.of(Shipped.java().toString()));
+    command.addAll(arguments);
+    Shipped.Result plain = Shipped.process(folder, Map.of(), command);
+    Shipped.Result observed = observe(command.toArray(String[]::new));
+    assertThat(observed.exitCode()).as(observed.err()).isEqualTo(plain.exitCode());
+    return Shipped.run(folder, "export", "tests")
+        .out()
+        .lines()
+        .skip(1)
+        .map(row -> row.split(",")[1] + " " + row.split(",")[3] + " " + row.split(",")[6])
+        .toList();
+  }
+
+  private List<String> observeRope(String table, String cells, String... options) {
+    List<String> words = new ArrayList<>(List.of("observe", "--classes", "out"));
+    words.addAll(List.of("--sources", "src", "--only", "src/harbour/Rope.java"));
+    words.addAll(List.of(options));
+    words.addAll(List.of("--", Shipped.java().toString(), "-cp", "out", "harbour.Rope", "100000"));
+    assertThat(Shipped.run(folder, words.toArray(String[]::new)).exitCode()).isZero();
+    return Shipped.run(folder, "export", table)
+        .out()
+        .lines()
+        .map(row -> row.replaceFirst(cells, "$1"))
+        .skip(1)
+        .toList();
+  }
+
+  @Test
+  void countsHowOftenEachLineWasExecuted() {
+    Map<Integer, Long> hits = new java.util.TreeMap<>();
+    for (String row : observeRope("lines", ".*,(\\d+,\\w+,\\d+),\\d+$", "--hits")) {
+      String[] cells = row.split(",");
+      hits.put(Integer.valueOf(cells[0]), Long.valueOf(cells[2]));
+      assertThat(Long.parseLong(cells[2]) > 0).as(row).isEqualTo(cells[1].equals("true"));
+    }
+    assertThat(hits)
+        .as("threads may lose some of each other's, never all")
+        .hasEntrySatisfying(6, n -> assertThat(n).isBetween(100_000L, 400_004L))
+        .hasEntrySatisfying(7, n -> assertThat(n).isBetween(50_000L, 200_000L))
+        .containsEntry(15, 0L)
+        .containsEntry(19, 1L)
+        .hasSize(10);
+  }
+
+  @Test
+  void seesOnlyWhichMethodsWereEnteredWhenAskedTo() {
+    assertThat(
+            observeRope(
+                "methods",
+                ".*,(\\w+)\\([^,]*\\),.*source,(\\d),(\\d),(\\d),.*",
+                "--grain",
+                "methods"))
+        .containsExactlyInAnyOrder("pull", "cut", "main");
+    assertThat(observeRope("lines", ".*,(\\d+,\\w+),,\\d+$", "--grain", "methods"))
+        .containsExactlyInAnyOrder("5,true", "15,false", "19,true");
+    Shipped.Result both = Shipped.run(folder, "observe", "--hits", "--grain", "methods");
+    assertThat(both.exitCode()).isEqualTo(2);
+    assertThat(both.errLine()).contains("--hits counts lines");
   }
 
   private static Path jarOf(Class<?> type) throws Exception {

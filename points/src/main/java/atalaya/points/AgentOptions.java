@@ -18,8 +18,22 @@ public final class AgentOptions {
   /** Class folders and jars whose classes are observed; they need not exist yet. */
   public final List<File> classes;
 
+  /** What is observed of a class. */
+  public enum Detail {
+    /** Which points were reached. */
+    POINTS,
+    /** How often each was. */
+    HITS,
+    /** Which methods were entered. */
+    METHODS
+  }
+
+  /** What is observed of each class. */
+  public final Detail detail;
+
   /** All of it as given; every path is absolute. */
-  public AgentOptions(File parts, File root, List<File> classes) {
+  public AgentOptions(File parts, File root, List<File> classes, Detail detail) {
+    this.detail = detail;
     this.parts = parts;
     this.root = root;
     this.classes = new ArrayList<>(classes);
@@ -30,6 +44,7 @@ public final class AgentOptions {
     List<String> lines = new ArrayList<>();
     lines.add("parts=" + parts.getPath());
     lines.add("root=" + root.getPath());
+    lines.add("detail=" + detail);
     for (File place : classes) {
       lines.add("classes=" + place.getPath());
     }
@@ -40,6 +55,7 @@ public final class AgentOptions {
   public static AgentOptions read(File file) throws IOException {
     File parts = null;
     File root = null;
+    Detail detail = Detail.POINTS;
     List<File> classes = new ArrayList<>();
     for (String line : Files.readAllLines(file.toPath(), StandardCharsets.UTF_8)) {
       int equals = line.indexOf('=');
@@ -47,6 +63,8 @@ public final class AgentOptions {
       File value = new File(line.substring(equals + 1));
       if (key.equals("parts")) {
         parts = value;
+      } else if (key.equals("detail")) {
+        detail = Detail.valueOf(value.getPath());
       } else if (key.equals("root")) {
         root = value;
       } else if (key.equals("classes")) {
@@ -58,6 +76,6 @@ public final class AgentOptions {
     if (parts == null || root == null) {
       throw new IOException(file + ": parts and root must be given");
     }
-    return new AgentOptions(parts, root, classes);
+    return new AgentOptions(parts, root, classes, detail);
   }
 }

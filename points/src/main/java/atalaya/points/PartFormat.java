@@ -21,6 +21,7 @@ final class PartFormat {
   static final int END = 7;
   static final int PENDING = 8;
   static final int UNCAUGHT = 9;
+  static final int HITS = 10;
 
   private PartFormat() {}
 

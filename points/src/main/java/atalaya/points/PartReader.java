@@ -35,6 +35,9 @@ public final class PartReader {
     /** When the points that are told next were written, in milliseconds since 1970. */
     default void written(long millis) {}
 
+    /** See {@link PartWriter#hits}; called once for each point. */
+    default void hits(int classNumber, int point, long times) {}
+
     /** See {@link PartWriter#uncaught}. */
     default void uncaught(String thread, String type, String message, String place) {}
 
@@ -133,6 +136,12 @@ public final class PartReader {
         int test = in.readInt();
         sink.written(in.readLong());
         points(in, test, sink);
+        break;
+      case PartFormat.HITS:
+        int classNumber = in.readInt();
+        while (in.available() > 0) {
+          sink.hits(classNumber, in.readInt(), in.readLong());
+        }
         break;
       case PartFormat.UNCAUGHT:
         sink.uncaught(text(in), text(in), text(in), text(in));

@@ -142,6 +142,25 @@ public final class PartWriter implements Closeable {
   }
 
   /**
+   * Points of a class were passed so many times more.
+   *
+   * @param times by point; those without any are left out of the file
+   */
+  public void hits(int classNumber, long[] times) throws IOException {
+    record(
+        PartFormat.HITS,
+        data -> {
+          data.writeInt(classNumber);
+          for (int point = 0; point < times.length; point++) {
+            if (times[point] != 0) {
+              data.writeInt(point);
+              data.writeLong(times[point]);
+            }
+          }
+        });
+  }
+
+  /**
    * A thread ended by an exception.
    *
    * @param type the binary name of the exception's class

@@ -17,6 +17,7 @@ import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
 import atalaya.core.kept.RunContents;
 import atalaya.core.run.ClassReach;
+import atalaya.core.run.Detail;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.Verdict;
@@ -34,6 +35,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -54,9 +56,18 @@ class RunFileTest {
           2,
           Mutants.NOT_TRIED);
   private static final LineFigures LINE =
-      new LineFigures(PATH, "harbour.Buoy", "light(int)", 4, true, 2);
+      new LineFigures(PATH, "harbour.Buoy", "light(int)", 4, true, OptionalLong.of(1L << 40), 2);
   private static final OutcomeFigures OUTCOME =
-      new OutcomeFigures(PATH, "harbour.Buoy", "light(int)", 4, "a \"b\" ü", "true", false, 0);
+      new OutcomeFigures(
+          PATH,
+          "harbour.Buoy",
+          "light(int)",
+          4,
+          "a \"b\" ü",
+          "true",
+          false,
+          OptionalLong.empty(),
+          0);
   private static final TestFigures TEST =
       new TestFigures(
           new atalaya.core.run.Test(1, "[id]", "BuoyTest.x()", Verdict.FAILED, 12, true),
@@ -78,6 +89,7 @@ class RunFileTest {
           List.of("src/**"),
           List.of(),
           Optional.of("BuoyTest"),
+          Detail.LINES,
           false);
 
   @TempDir Path folder;
@@ -88,7 +100,8 @@ class RunFileTest {
     BitSet points = new BitSet();
     points.set(1);
     points.set(70_000);
-    ClassReach reach = new ClassReach(Map.of(0, points, 1, points, 2, new BitSet()));
+    ClassReach reach =
+        new ClassReach(Map.of(0, points, 1, points, 2, new BitSet()), Map.of(1, 1L << 40));
     ClassFigures of =
         new ClassFigures(
             "harbour.Buoy",

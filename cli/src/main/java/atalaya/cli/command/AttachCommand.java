@@ -58,6 +58,7 @@ public final class AttachCommand extends ObservingCommand {
             scope.only(),
             scope.leaveOut(),
             Optional.empty(),
+            scope.detail(),
             started);
     Path folder =
         dir == null

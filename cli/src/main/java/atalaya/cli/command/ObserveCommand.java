@@ -6,6 +6,7 @@ import atalaya.cli.Failure;
 import atalaya.cli.Folders;
 import atalaya.cli.observe.Observation;
 import atalaya.cli.observe.Request;
+import atalaya.core.run.Detail;
 import atalaya.launch.project.Build;
 import atalaya.launch.project.Project;
 import atalaya.launch.project.ProjectModule;
@@ -78,6 +79,7 @@ public final class ObserveCommand extends ObservingCommand {
     if (name != null && !RunFolder.isName(name)) {
       throw usage("--name takes letters, digits, '.', '_' and '-' (got " + name + ")");
     }
+    Detail detail = scope.detail();
     Project project = project();
     List<ProjectModule> modules = scope.modules(project, console().directory());
     Instant started = console().clock().instant();
@@ -92,6 +94,7 @@ public final class ObserveCommand extends ObservingCommand {
             scope.only(),
             scope.leaveOut(),
             Optional.ofNullable(tests),
+            detail,
             started);
     recover(project);
     Path folder = Observation.newFolder(project);

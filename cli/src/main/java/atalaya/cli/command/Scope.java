@@ -3,6 +3,7 @@ package atalaya.cli.command;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
 import atalaya.core.naming.PathPatterns;
+import atalaya.core.run.Detail;
 import atalaya.launch.project.Project;
 import atalaya.launch.project.ProjectModule;
 import java.nio.file.Files;
@@ -42,8 +43,41 @@ final class Scope {
       description = "Leave out this code; it is counted apart.")
   private List<String> leaveOut = new ArrayList<>();
 
+  /** The values of {@code --grain}. */
+  enum Grain {
+    LINES,
+    METHODS
+  }
+
+  /** Takes the values of {@code --grain}. */
+  static final class GrainConverter extends LowerCase<Grain> {
+    GrainConverter() {
+      super(Grain.class);
+    }
+  }
+
+  @Option(names = "--hits", description = "Count how often each line was executed.")
+  private boolean hits;
+
+  @Option(
+      names = "--grain",
+      paramLabel = "G",
+      defaultValue = "lines",
+      converter = GrainConverter.class,
+      description = "lines, or methods: only which were entered, for slow programs.")
+  private Grain grain;
+
   @Spec(Spec.Target.MIXEE)
   private CommandSpec spec;
+
+  /** What is observed of each class. */
+  Detail detail() {
+    if (hits && grain == Grain.METHODS) {
+      throw new ParameterException(
+          spec.commandLine(), "--hits counts lines; it does not go with --grain methods");
+    }
+    return hits ? Detail.HITS : grain == Grain.METHODS ? Detail.METHODS : Detail.LINES;
+  }
 
   List<String> only() {
     return only;

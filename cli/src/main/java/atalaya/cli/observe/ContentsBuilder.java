@@ -71,7 +71,7 @@ final class ContentsBuilder {
 
   RunContents build() {
     ProjectModel model = ProjectReader.read(classBytes(), sourceTexts());
-    Joiner joiner = new Joiner();
+    Joiner joiner = new Joiner(info.detail());
     Map<String, ClassReach> reach = new LinkedHashMap<>();
     List<ClassFigures> figures = new ArrayList<>();
     for (CodeClass code : model.classes()) {

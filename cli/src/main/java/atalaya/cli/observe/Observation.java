@@ -2,8 +2,10 @@ package atalaya.cli.observe;
 
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
+import atalaya.core.run.Detail;
 import atalaya.launch.process.ObservedCommand;
 import atalaya.launch.project.Project;
+import atalaya.points.AgentOptions;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -45,7 +47,16 @@ public final class Observation {
     request.write(folder);
     List<Path> classes =
         request.modules().stream().flatMap(module -> module.classes().stream()).toList();
-    return ObservedCommand.prepare(agent, folder, request.project().root(), classes);
+    return ObservedCommand.prepare(
+        agent, folder, request.project().root(), classes, planted(request.detail()));
+  }
+
+  private static AgentOptions.Detail planted(Detail detail) {
+    return switch (detail) {
+      case LINES -> AgentOptions.Detail.POINTS;
+      case HITS -> AgentOptions.Detail.HITS;
+      case METHODS -> AgentOptions.Detail.METHODS;
+    };
   }
 
   /**

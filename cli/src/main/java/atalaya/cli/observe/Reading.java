@@ -175,6 +175,7 @@ public final class Reading {
         request.only(),
         request.leaveOut(),
         request.tests(),
+        request.detail(),
         collected.complete());
   }
 

@@ -1,5 +1,6 @@
 package atalaya.cli.observe;
 
+import atalaya.core.run.Detail;
 import atalaya.launch.project.Project;
 import atalaya.launch.project.ProjectModule;
 import java.io.IOException;
@@ -32,6 +33,7 @@ public record Request(
     List<String> only,
     List<String> leaveOut,
     Optional<String> tests,
+    Detail detail,
     Instant started) {
   private static final String FILE = "request.properties";
   private static final String ENDED = "ended.properties";
@@ -46,6 +48,7 @@ public record Request(
     values.setProperty("name", name);
     values.setProperty("own", String.valueOf(ownCommand));
     values.setProperty("started", String.valueOf(started.toEpochMilli()));
+    values.setProperty("detail", detail.label());
     tests.ifPresent(pattern -> values.setProperty("tests", pattern));
     put(values, "command", command);
     put(values, "only", only);
@@ -87,6 +90,7 @@ public record Request(
           list(values, "only"),
           list(values, "leave-out"),
           Optional.ofNullable(values.getProperty("tests")),
+          Detail.of(value(values, "detail")),
           Instant.ofEpochMilli(Long.parseLong(value(values, "started"))));
     } catch (IllegalArgumentException e) {
       throw new IOException(folder.resolve(FILE) + " is damaged: " + e.getMessage(), e);

@@ -8,6 +8,7 @@ import atalaya.core.figure.Share;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.figure.Totals;
 import atalaya.core.kept.RunContents;
+import atalaya.core.run.Detail;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.NotObserved.Reason;
 import atalaya.core.run.Verdict;
@@ -50,12 +51,15 @@ public final class ObservedView {
             + Words.time(run.info().milliseconds())
             + ", reading what it reached "
             + Words.time(result.readingMillis()));
+    boolean onlyEntries = run.info().detail() == Detail.METHODS;
     lines.add(
         "  "
-            + figure("lines", totals.lines())
-            + ", "
-            + figure("branches", totals.outcomes())
-            + ", "
+            + (onlyEntries
+                ? "only the entries of methods were observed: "
+                : figure("lines", totals.lines())
+                    + ", "
+                    + figure("branches", totals.outcomes())
+                    + ", ")
             + figure("methods", totals.methods())
             + ", "
             + figure("classes", totals.classes()));
@@ -66,7 +70,9 @@ public final class ObservedView {
             + totals.complexity()
             + "; not tried "
             + Words.paths(totals.unwatched().notTried()));
-    lines.add("  " + matched());
+    if (!onlyEntries) {
+      lines.add("  " + matched());
+    }
     uncaught(lines);
     leftOut(totals, lines);
     change(totals, lines);

@@ -14,6 +14,7 @@ import atalaya.core.figure.TestFigures;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.RunContents;
+import atalaya.core.run.Detail;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.Test;
 import atalaya.core.run.Verdict;
@@ -28,6 +29,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.OptionalLong;
 
 /**
  * Runs the reading commands once on a made-up run, so that the classes they load can be put into an
@@ -86,6 +88,7 @@ public final class Rehearsal {
             List.of(),
             List.of(),
             Optional.empty(),
+            Detail.LINES,
             true);
     String path = "Buoy.java";
     String type = "harbour.Buoy";
@@ -110,8 +113,10 @@ public final class Rehearsal {
             ClassState.REACHED,
             new Share(2, 2),
             List.of(figures),
-            List.of(new LineFigures(path, type, method, 1, true, 1)),
-            List.of(new OutcomeFigures(path, type, method, 1, "dark", "true", true, 1)));
+            List.of(new LineFigures(path, type, method, 1, true, OptionalLong.empty(), 1)),
+            List.of(
+                new OutcomeFigures(
+                    path, type, method, 1, "dark", "true", true, OptionalLong.empty(), 1)));
     Test test = new Test(1, "lights", "BuoyTest.lights()", Verdict.FAILED, 1, false);
     return new RunContents(
         info,

@@ -9,17 +9,25 @@ import atalaya.core.code.Line;
 import atalaya.core.code.Method;
 import atalaya.core.code.Outcome;
 import atalaya.core.run.ClassReach;
+import atalaya.core.run.Detail;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalLong;
 import java.util.TreeMap;
 
 /** Joins the model of the code with what was reached, class by class, into figures. */
 public final class Joiner {
   private final Map<Integer, TestSums> tests = new TreeMap<>();
+  private final Detail detail;
+
+  /** Joins what was observed in this detail. */
+  public Joiner(Detail detail) {
+    this.detail = detail;
+  }
 
   /**
    * The figures of one class.
@@ -27,7 +35,11 @@ public final class Joiner {
    * @param state how far the class took part; a class that is left out adds nothing to its tests
    */
   public ClassFigures join(CodeClass code, ClassReach reach, ClassState state) {
-    Place place = new Place(code, state != ClassState.LEFT_OUT);
+    Place place =
+        new Place(
+            detail == Detail.METHODS ? MethodEntries.of(code) : code,
+            reach.hits(),
+            state != ClassState.LEFT_OUT);
     place.count(reach);
     return place.figures(state);
   }
@@ -76,14 +88,16 @@ public final class Joiner {
   /** One class on its way: each test's points are gone through once. */
   private final class Place {
     final CodeClass code;
+    final Map<Integer, Long> hits;
     final boolean counts;
     final List<Thing> things = new ArrayList<>();
     final Map<Integer, List<Thing>> thingsOfPoint = new HashMap<>();
     final int[] testsOfMethod;
     final int[] lastTestOfMethod;
 
-    Place(CodeClass code, boolean counts) {
+    Place(CodeClass code, Map<Integer, Long> hits, boolean counts) {
       this.code = code;
+      this.hits = hits;
       this.counts = counts;
       this.testsOfMethod = new int[code.methods().size()];
       this.lastTestOfMethod = new int[code.methods().size()];
@@ -181,6 +195,12 @@ public final class Joiner {
           code.name(), code.module(), code.path(), state, jumps, methods, lines, outcomes);
     }
 
+    private OptionalLong hits(BitSet points) {
+      return detail == Detail.HITS
+          ? OptionalLong.of(points.stream().mapToLong(p -> hits.getOrDefault(p, 0L)).sum())
+          : OptionalLong.empty();
+    }
+
     private MethodFigures figures(Method method, Share lines, Share outcomes, int tests) {
       return new MethodFigures(
           code.path(),
@@ -197,7 +217,13 @@ public final class Joiner {
 
     private LineFigures figures(Method method, Line line, Thing thing) {
       return new LineFigures(
-          code.path(), code.name(), method.name(), line.number(), thing.reached(), thing.tests);
+          code.path(),
+          code.name(),
+          method.name(),
+          line.number(),
+          thing.reached(),
+          hits(line.points()),
+          thing.tests);
     }
 
     private OutcomeFigures figures(Method method, Condition on, Outcome outcome, Thing thing) {
@@ -209,6 +235,7 @@ public final class Joiner {
           on.text(),
           outcome.name(),
           thing.reached(),
+          hits(outcome.points()),
           thing.tests);
     }
   }

@@ -1,9 +1,12 @@
 package atalaya.core.figure;
 
+import java.util.OptionalLong;
+
 /**
  * An outcome of a run.
  *
  * @param line where the text of its condition starts
+ * @param hits how often it came out; empty when that was not counted
  * @param tests how many tests reached it
  */
 public record OutcomeFigures(
@@ -14,4 +17,5 @@ public record OutcomeFigures(
     String condition,
     String outcome,
     boolean reached,
+    OptionalLong hits,
     int tests) {}

@@ -10,8 +10,9 @@ import java.util.TreeMap;
  * @param byTest the points by the number of the test that reached them, in ascending order; {@link
  *     #OUTSIDE} holds what ran outside any test, {@link #SOME_TEST} what ran while several tests
  *     did and cannot be told apart
+ * @param hits how often each point was passed; empty when that was not counted
  */
-public record ClassReach(Map<Integer, BitSet> byTest) {
+public record ClassReach(Map<Integer, BitSet> byTest, Map<Integer, Long> hits) {
   /** In place of a test's number: outside of any test. */
   public static final int OUTSIDE = 0;
 
@@ -19,12 +20,13 @@ public record ClassReach(Map<Integer, BitSet> byTest) {
   public static final int SOME_TEST = -1;
 
   public ClassReach {
+    hits = Map.copyOf(hits);
     byTest = java.util.Collections.unmodifiableMap(new TreeMap<>(byTest));
   }
 
   /** What nothing reached. */
   public static ClassReach none() {
-    return new ClassReach(Map.of());
+    return new ClassReach(Map.of(), Map.of());
   }
 
   /** The points that were reached by anyone. */

@@ -18,6 +18,7 @@ import java.util.Optional;
  * @param only path patterns; when there are any, other code is left out
  * @param leaveOut path patterns of code that is left out
  * @param tests the pattern the tests were cut to, if any
+ * @param detail what was observed of each class
  * @param complete whether every observed JVM ended in order
  */
 public record RunInfo(
@@ -32,6 +33,7 @@ public record RunInfo(
     List<String> only,
     List<String> leaveOut,
     Optional<String> tests,
+    Detail detail,
     boolean complete) {
   public RunInfo {
     command = List.copyOf(command);
@@ -44,7 +46,8 @@ public record RunInfo(
     return command.equals(other.command)
         && only.equals(other.only)
         && leaveOut.equals(other.leaveOut)
-        && tests.equals(other.tests);
+        && tests.equals(other.tests)
+        && detail == other.detail;
   }
 
   /** The command as one line; {@code (attached)} when somebody else started the program. */

@@ -7,6 +7,7 @@ import atalaya.core.figure.OutcomeFigures;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.figure.Unwatched;
 import java.util.List;
+import java.util.OptionalLong;
 
 /** Makes the tables from figures. */
 public final class Tables {
@@ -28,9 +29,13 @@ public final class Tables {
                         l.method(),
                         l.line(),
                         l.reached(),
-                        NOT_COUNTED,
+                        hits(l.hits()),
                         l.tests()))
             .toList());
+  }
+
+  private static Object hits(OptionalLong hits) {
+    return hits.isPresent() ? hits.getAsLong() : NOT_COUNTED;
   }
 
   /** The table {@code outcomes}. */
@@ -50,7 +55,7 @@ public final class Tables {
                         o.condition(),
                         o.outcome(),
                         o.reached(),
-                        NOT_COUNTED,
+                        hits(o.hits()),
                         o.tests()))
             .toList());
   }

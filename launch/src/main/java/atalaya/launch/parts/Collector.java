@@ -30,6 +30,7 @@ public final class Collector {
   private final Map<ClassVersion, Map<RawTest, BitSet>> reach = new HashMap<>();
   private final Set<NotObserved> problems = new LinkedHashSet<>();
   private final List<UncaughtException> uncaught = new ArrayList<>();
+  private final Map<ClassVersion, Map<Integer, Long>> hits = new HashMap<>();
   private final List<Chunk> chunks = new ArrayList<>();
   private boolean complete = true;
 
@@ -169,6 +170,14 @@ public final class Collector {
     }
 
     @Override
+    public void hits(int classNumber, int point, long times) {
+      ClassVersion version = classes.get(classNumber);
+      if (version != null) {
+        hits.computeIfAbsent(version, v -> new HashMap<>()).merge(point, times, Long::sum);
+      }
+    }
+
+    @Override
     public void uncaught(String thread, String type, String message, String place) {
       uncaught.add(new UncaughtException(thread, type, message, place));
     }
@@ -216,7 +225,7 @@ public final class Collector {
         (version, byTest) -> {
           Map<Integer, BitSet> numbered = new TreeMap<>();
           byTest.forEach((test, points) -> numbered.put(numbers.get(test), points));
-          byClass.put(version, new ClassReach(numbered));
+          byClass.put(version, new ClassReach(numbered, hits.getOrDefault(version, Map.of())));
         });
     return new Collected(jvms, done, byClass, List.copyOf(problems), uncaught, complete);
   }

@@ -64,11 +64,13 @@ public final class ObservedCommand {
    * @param classes what to observe; need not exist yet
    * @return the option with which a JVM is observed
    */
-  public static String prepare(Path agent, Path folder, Path root, List<Path> classes)
+  public static String prepare(
+      Path agent, Path folder, Path root, List<Path> classes, AgentOptions.Detail detail)
       throws IOException {
     Path parts = Files.createDirectories(parts(folder));
     Path options = folder.resolve("options");
-    new AgentOptions(parts.toFile(), root.toFile(), classes.stream().map(Path::toFile).toList())
+    new AgentOptions(
+            parts.toFile(), root.toFile(), classes.stream().map(Path::toFile).toList(), detail)
         .write(options.toFile());
     return "-javaagent:" + agent + "=" + options;
   }

@@ -17,6 +17,8 @@ class TestNamesTest {
         "[engine:junit-vintage]/[runner:a.T]/[test:m(a.T)] | m | T.m()",
         "[engine:e]/[class:a.T] | T | T",
         "lights(a.BuoyTest) | lights(a.BuoyTest) | BuoyTest.lights()",
+        "lights(a.BuoyTest) (2) | lights(a.BuoyTest) | BuoyTest.lights() (2)",
+        "a.b.BuoyTest.lights | x | BuoyTest.lights()",
         "something else | shown | shown"
       })
   void readAsPeopleReadThem(String id, String displayName, String name) {

@@ -8,29 +8,31 @@ import org.objectweb.asm.Opcodes;
 
 /** Code that gets at the marks of a class: as a constant of the class, or in a local. */
 final class Marks {
-  private static final String TYPE = "[Z";
-  private static final String REACH = "atalaya/boot/Reach";
+  private static final String DESCRIPTOR =
+      "(Ljava/lang/invoke/MethodHandles$Lookup;Ljava/lang/String;Ljava/lang/Class;I)";
 
-  private static final Handle FETCH =
-      new Handle(
-          Opcodes.H_INVOKESTATIC,
-          REACH,
-          "marks",
-          "(Ljava/lang/invoke/MethodHandles$Lookup;Ljava/lang/String;Ljava/lang/Class;I)" + TYPE,
-          false);
+  /** What the longest of these pieces of code has on the stack. */
+  static final int STACK = 6;
+
+  private static final String REACH = "atalaya/boot/Reach";
 
   private final int index;
   private final boolean constant;
+  private final boolean counts;
+  private final String type;
 
   /**
    * The marks of a class.
    *
    * @param index where they stand in {@code Reach.table}
    * @param constant whether the class can have them as a constant
+   * @param counts whether they count
    */
-  Marks(int index, boolean constant) {
+  Marks(int index, boolean constant, boolean counts) {
     this.index = index;
     this.constant = constant;
+    this.counts = counts;
+    this.type = counts ? "[J" : "[Z";
   }
 
   /** How many locals of our own they need. */
@@ -41,24 +43,41 @@ final class Marks {
   /** The types of those locals, for a stack map frame. */
   void addTypes(List<Object> types) {
     if (!constant) {
-      types.add(TYPE);
+      types.add(type);
     }
   }
 
   /** At the method's entry. */
   void fetch(MethodVisitor to, int local) {
     if (!constant) {
-      to.visitFieldInsn(Opcodes.GETSTATIC, REACH, "table", "[" + TYPE);
-      push(to, index);
-      to.visitInsn(Opcodes.AALOAD);
+      fetch(to);
       to.visitVarInsn(Opcodes.ASTORE, local);
     }
+  }
+
+  private void fetch(MethodVisitor to) {
+    to.visitFieldInsn(Opcodes.GETSTATIC, REACH, counts ? "counts" : "table", "[" + type);
+    push(to, index);
+    to.visitInsn(Opcodes.AALOAD);
+  }
+
+  /** Sets one, without a local. */
+  void setAlone(MethodVisitor to, int point) {
+    if (constant) {
+      load(to, 0);
+    } else {
+      fetch(to);
+    }
+    push(to, point);
+    set(to);
   }
 
   /** Puts them on the stack. */
   void load(MethodVisitor to, int local) {
     if (constant) {
-      to.visitLdcInsn(new ConstantDynamic("marks", TYPE, FETCH, index));
+      String method = counts ? "counts" : "marks";
+      Handle handle = new Handle(Opcodes.H_INVOKESTATIC, REACH, method, DESCRIPTOR + type, false);
+      to.visitLdcInsn(new ConstantDynamic(method, type, handle, index));
     } else {
       to.visitVarInsn(Opcodes.ALOAD, local);
     }
@@ -66,8 +85,16 @@ final class Marks {
 
   /** Sets one; they and its number are on the stack. */
   void set(MethodVisitor to) {
-    to.visitInsn(Opcodes.ICONST_1);
-    to.visitInsn(Opcodes.BASTORE);
+    if (counts) {
+      to.visitInsn(Opcodes.DUP2);
+      to.visitInsn(Opcodes.LALOAD);
+      to.visitInsn(Opcodes.LCONST_1);
+      to.visitInsn(Opcodes.LADD);
+      to.visitInsn(Opcodes.LASTORE);
+    } else {
+      to.visitInsn(Opcodes.ICONST_1);
+      to.visitInsn(Opcodes.BASTORE);
+    }
   }
 
   /**

@@ -23,6 +23,7 @@ final class MethodFlow extends PointVisitor {
   private static final int INITIALISED = 8;
 
   private final boolean isConstructor;
+  private final boolean counts;
   private final SuperCall superCall;
   private final Map<Integer, Integer> entries = new HashMap<>();
   private final BitSet joins = new BitSet();
@@ -33,10 +34,17 @@ final class MethodFlow extends PointVisitor {
   private boolean codeTold;
   private boolean subroutines;
   private int points;
+  private int firstLine = Paths.NONE;
   private int maxLocals = NO_CODE;
 
-  MethodFlow(String name, Counter counter) {
+  /**
+   * Begins a method.
+   *
+   * @param counts whether each point is counted, so that none stands for another
+   */
+  MethodFlow(String name, Counter counter, boolean counts) {
     super(null, counter);
+    this.counts = counts;
     isConstructor = name.equals("<init>");
     superCall = new SuperCall(name);
   }
@@ -51,7 +59,12 @@ final class MethodFlow extends PointVisitor {
 
   /** Whether each point is marked as it is passed: the code has no clear paths, or needs none. */
   boolean marksAtOnce() {
-    return subroutines || !superCall.isPast() || points <= 1;
+    return counts || subroutines || !superCall.isPast() || points <= 1;
+  }
+
+  /** The first point on a line; none when no line is known. */
+  int firstLine() {
+    return firstLine;
   }
 
   /** Whether paths begin at this label: it is entered from several places, or from later code. */
@@ -104,6 +117,7 @@ final class MethodFlow extends PointVisitor {
   @Override
   protected void line(int point, int line) {
     step(LINE, line);
+    firstLine = firstLine == Paths.NONE ? point : firstLine;
     step(POINT, point);
   }
 

@@ -79,7 +79,7 @@ final class Observer implements ClassFileTransformer {
     String className = name.replace('/', '.');
     String hash = Hash.of(original);
     int index = reserve(className + hash);
-    Planter.Planted planted = Planter.plant(original, index);
+    Planter.Planted planted = Planter.plant(original, index, options.detail);
     for (String method : planted.leftAlone) {
       recorder.notPlanted(
           className, "its method " + method + " would be larger than the JVM allows");
@@ -88,6 +88,9 @@ final class Observer implements ClassFileTransformer {
       if (Reach.table[index] == null) {
         PlantedClass type = PlantedClass.of(planted.paths);
         Reach.table[index] = new boolean[type.marks()];
+        if (options.detail == AgentOptions.Detail.HITS) {
+          Reach.counts[index] = new long[type.marks()];
+        }
         recorder.planted(index, className, hash, type, place.path);
       }
     }
@@ -103,6 +106,7 @@ final class Observer implements ClassFileTransformer {
     int index = indexOfClass.size();
     indexOfClass.put(classAndHash, index);
     if (index == Reach.table.length) {
+      Reach.counts = java.util.Arrays.copyOf(Reach.counts, 2 * index);
       Reach.table = java.util.Arrays.copyOf(Reach.table, 2 * index);
     }
     return index;

@@ -28,8 +28,12 @@ final class Paths {
     flows.values().forEach(flow -> flow.follow(this));
   }
 
-  /** Reads the paths of a class. */
-  static Paths of(ClassReader reader) {
+  /**
+   * Reads the paths of a class.
+   *
+   * @param counts whether each point is counted, so that none stands for another
+   */
+  static Paths of(ClassReader reader, boolean counts) {
     Map<String, MethodFlow> flows = new HashMap<>();
     PointVisitor.Counter counter = new PointVisitor.Counter();
     reader.accept(
@@ -37,7 +41,7 @@ final class Paths {
           @Override
           public MethodVisitor visitMethod(
               int access, String name, String descriptor, String signature, String[] thrown) {
-            MethodFlow flow = new MethodFlow(name, counter);
+            MethodFlow flow = new MethodFlow(name, counter, counts);
             flows.put(name + descriptor, flow);
             return flow;
           }

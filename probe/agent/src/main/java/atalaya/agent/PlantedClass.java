@@ -8,6 +8,8 @@ final class PlantedClass {
   private final int[] before;
   private final int[] lines;
   private final int[] certain;
+  private long[] counted;
+  private long[] told;
 
   /**
    * A class.
@@ -48,6 +50,43 @@ final class PlantedClass {
       }
     }
     return points;
+  }
+
+  /**
+   * Takes the points whose counts grew since they were taken last. No count is ever set back, so
+   * that none is lost that is made meanwhile.
+   *
+   * @return null when there are none
+   */
+  BitSet take(long[] counts) {
+    BitSet points = null;
+    counted = counted == null ? new long[counts.length] : counted;
+    for (int i = 0; i < before.length; i++) {
+      long now = counts[i];
+      if (now != counted[i]) {
+        counted[i] = now;
+        points = points == null ? new BitSet(before.length) : points;
+        points.set(i);
+      }
+    }
+    return points;
+  }
+
+  /**
+   * How much the counts that were taken grew since this was asked last.
+   *
+   * @return null when they did not
+   */
+  long[] hits() {
+    if (counted == null || Arrays.equals(counted, told)) {
+      return null;
+    }
+    long[] hits = counted.clone();
+    for (int i = 0; told != null && i < hits.length; i++) {
+      hits[i] -= told[i];
+    }
+    told = counted.clone();
+    return hits;
   }
 
   /** Adds the points that a thread has passed which stands in a call on this line. */

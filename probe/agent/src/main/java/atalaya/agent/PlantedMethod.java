@@ -23,7 +23,6 @@ import org.objectweb.asm.Opcodes;
  * known by then.
  */
 final class PlantedMethod extends PointVisitor {
-  private static final int STACK_FOR_A_MARK = 3;
   private static final int UNKNOWN = -2;
 
   private final Marks marks;
@@ -353,7 +352,7 @@ final class PlantedMethod extends PointVisitor {
       catchAll(pathsEnd);
     }
     int ours = marks.locals() + (remembers ? 1 : 0);
-    super.visitMaxs(maxStack + STACK_FOR_A_MARK + 1, maxLocals + ours);
+    super.visitMaxs(maxStack + Marks.STACK, maxLocals + ours);
   }
 
   /** What leaves the method by an exception has passed the position that is remembered. */

@@ -1,5 +1,6 @@
 package atalaya.agent;
 
+import atalaya.points.AgentOptions.Detail;
 import atalaya.points.PointVisitor;
 import java.util.HashSet;
 import java.util.Set;
@@ -48,12 +49,12 @@ final class Planter {
    * @param index where the class finds its marks in {@code Reach.table}
    * @throws IllegalArgumentException when the class file is of a version that ASM does not know
    */
-  static Planted plant(byte[] original, int index) {
+  static Planted plant(byte[] original, int index, Detail detail) {
     PlacedReader reader = new PlacedReader(original);
-    Paths paths = Paths.of(reader);
+    Paths paths = Paths.of(reader, detail == Detail.HITS);
     int major = reader.readUnsignedShort(6);
     boolean asConstant = JVM_HAS_CONSTANTS && major >= OLDEST_TO_RAISE;
-    Marks marks = new Marks(index, asConstant);
+    Marks marks = new Marks(index, asConstant, detail == Detail.HITS);
     Set<String> leaveAlone = new HashSet<>();
     while (true) {
       ClassWriter writer = new ClassWriter(reader, 0);
@@ -81,8 +82,11 @@ final class Planter {
               if (!flow.hasCode()) {
                 return to;
               }
-              return leaveAlone.contains(method)
-                  ? new UnplantedMethod(to, counter)
+              if (leaveAlone.contains(method)) {
+                return new UnplantedMethod(to, counter);
+              }
+              return detail == Detail.METHODS
+                  ? new EnteredMethod(to, counter, marks, flow.firstLine())
                   : new PlantedMethod(to, counter, name, marks, paths, flow);
             }
           },

@@ -119,13 +119,29 @@ final class Recorder {
     boolean[][] table = Reach.table;
     for (int index = 0; index < classes.size(); index++) {
       PlantedClass type = classes.get(index);
-      BitSet points = type == null ? null : type.take(table[index]);
+      BitSet points = type == null ? null : take(type, table, index);
       if (points != null) {
         reached.put(index, points);
       }
     }
     if (!reached.isEmpty()) {
       write(to -> to.reached(current, reached));
+    }
+  }
+
+  private static BitSet take(PlantedClass type, boolean[][] table, int index) {
+    long[] counts = Reach.counts[index];
+    return counts == null ? type.take(table[index]) : type.take(counts);
+  }
+
+  private synchronized void writeHits() {
+    for (int index = 0; index < classes.size(); index++) {
+      PlantedClass type = classes.get(index);
+      long[] hits = type == null ? null : type.hits();
+      int number = index;
+      if (hits != null) {
+        write(to -> to.hits(number, hits));
+      }
     }
   }
 
@@ -160,12 +176,14 @@ final class Recorder {
       }
       flush();
       writePending();
+      writeHits();
     }
   }
 
   private synchronized void end() {
     flush();
     writePending();
+    writeHits();
     write(PartWriter::end);
     // Other shutdown hooks may still run observed code: the beat goes on until the JVM is gone.
   }

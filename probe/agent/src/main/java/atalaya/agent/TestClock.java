@@ -61,9 +61,10 @@ final class TestClock implements Tests.Listener {
     if (runsWithinATest()) {
       return;
     }
+    long began = System.nanoTime();
     int number = ++tests;
     recorder.testStarted(number, unique(id), name);
-    running.put(key, new Running(number, Thread.currentThread(), System.nanoTime()));
+    running.put(key, new Running(number, Thread.currentThread(), began));
     if (running.size() > 1) {
       running.values().forEach(r -> r.overlapped = true);
     }

@@ -5,7 +5,7 @@ import org.objectweb.asm.Label;
 import org.objectweb.asm.MethodVisitor;
 
 /** Counts the points of a method that stays as it is. */
-final class UnplantedMethod extends PointVisitor {
+class UnplantedMethod extends PointVisitor {
   UnplantedMethod(MethodVisitor to, Counter counter) {
     super(to, counter);
   }

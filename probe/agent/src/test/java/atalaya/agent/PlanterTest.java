@@ -3,11 +3,13 @@ package atalaya.agent;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import atalaya.boot.Reach;
+import atalaya.points.AgentOptions.Detail;
 import java.io.ByteArrayOutputStream;
 import java.io.File;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
@@ -16,6 +18,8 @@ import java.util.jar.JarEntry;
 import java.util.jar.JarFile;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.objectweb.asm.ClassWriter;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.MethodVisitor;
@@ -29,14 +33,18 @@ class PlanterTest {
   void makeRoomForMarks() {
     Reach.table = new boolean[8][];
     Reach.table[INDEX] = new boolean[PLENTY];
+    Reach.counts = new long[8][];
+    Reach.counts[INDEX] = new long[PLENTY];
   }
 
   private static final class Planting extends ClassLoader {
     final Set<String> own;
     final ClassLoader from;
+    final Detail detail;
 
-    Planting(ClassLoader from, Set<String> own) {
+    Planting(ClassLoader from, Set<String> own, Detail detail) {
       super(from);
+      this.detail = detail;
       this.from = from;
       this.own = own;
     }
@@ -57,7 +65,7 @@ class PlanterTest {
     }
 
     Class<?> define(String name, byte[] original) {
-      byte[] planted = Planter.plant(original, INDEX).bytes;
+      byte[] planted = Planter.plant(original, INDEX, detail).bytes;
       return defineClass(name, planted, 0, planted.length);
     }
   }
@@ -72,8 +80,9 @@ class PlanterTest {
   }
 
   /** A whole library, so that the verifier sees constructs that nobody thought of. */
-  @Test
-  void leavesEveryClassOfALibraryVerifiable() throws Exception {
+  @ParameterizedTest
+  @EnumSource(Detail.class)
+  void leavesEveryClassOfALibraryVerifiable(Detail detail) throws Exception {
     File jar =
         new File(
             org.assertj.core.api.Assertions.class
@@ -90,7 +99,7 @@ class PlanterTest {
         }
       }
     }
-    Planting loader = new Planting(getClass().getClassLoader(), names);
+    Planting loader = new Planting(getClass().getClassLoader(), names, detail);
     List<String> broken = new ArrayList<>();
     for (String name : names) {
       try {
@@ -104,7 +113,11 @@ class PlanterTest {
     }
     assertThat(names).hasSizeGreaterThan(700);
     assertThat(broken).isEmpty();
-    assertThat(Reach.table[INDEX]).contains(true);
+    if (detail == Detail.HITS) {
+      assertThat(Arrays.stream(Reach.counts[INDEX]).sum()).isGreaterThan(1_000);
+    } else {
+      assertThat(Reach.table[INDEX]).contains(true);
+    }
   }
 
   @Test
@@ -138,11 +151,11 @@ class PlanterTest {
     small.visitMaxs(1, 0);
     small.visitEnd();
 
-    Planter.Planted planted = Planter.plant(writer.toByteArray(), INDEX);
+    Planter.Planted planted = Planter.plant(writer.toByteArray(), INDEX, Detail.POINTS);
     assertThat(planted.leftAlone).containsExactly("huge(I)I");
     assertThat(planted.paths.points()).isEqualTo(9_001);
     Class<?> huge =
-        new Planting(getClass().getClassLoader(), Collections.emptySet())
+        new Planting(getClass().getClassLoader(), Collections.emptySet(), Detail.POINTS)
             .define("Huge", writer.toByteArray());
     assertThat(huge.getMethod("huge", int.class).invoke(null, 7)).isEqualTo(7);
     assertThat(Reach.table[INDEX]).doesNotContain(true);
@@ -154,7 +167,8 @@ class PlanterTest {
   void addsNothingThatReflectionSees() throws Exception {
     Class<?> plain = org.assertj.core.util.Lists.class;
     Class<?> planted =
-        new Planting(getClass().getClassLoader(), Collections.singleton(plain.getName()))
+        new Planting(
+                getClass().getClassLoader(), Collections.singleton(plain.getName()), Detail.POINTS)
             .loadClass(plain.getName());
     assertThat(planted).isNotSameAs(plain);
     assertThat(planted.getDeclaredFields()).hasSameSizeAs(plain.getDeclaredFields());

@@ -9,6 +9,7 @@ import atalaya.core.figure.OutcomeFigures;
 import atalaya.core.figure.Share;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.kept.Stamp;
+import atalaya.core.run.Detail;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.Test;
 import atalaya.core.run.Verdict;
@@ -24,6 +25,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import org.sqlite.SQLiteConfig;
 
 /** A run file, open for reading. Every method throws {@link UnreadableRun} when it is damaged. */
@@ -72,6 +74,7 @@ public final class RunFile implements AutoCloseable {
           words("only"),
           words("leave_out"),
           Optional.ofNullable(about.get("tests")),
+          Detail.of(text(about, "detail")),
           text(about, "complete").equals("1"));
     } catch (IllegalArgumentException e) {
       throw damaged(path, e);
@@ -121,7 +124,7 @@ public final class RunFile implements AutoCloseable {
   /** The lines that count, by class and line. */
   public List<LineFigures> lines() {
     return read(
-        "SELECT path, name, method, line, reached, tests"
+        "SELECT path, name, method, line, reached, hits, tests"
             + " FROM line JOIN class ON class.id = line.class"
             + COUNTED
             + " ORDER BY class.id, line.rowid",
@@ -132,13 +135,19 @@ public final class RunFile implements AutoCloseable {
                 row.getString(3),
                 row.getInt(4),
                 row.getBoolean(5),
-                row.getInt(6)));
+                hits(row, 6),
+                row.getInt(7)));
+  }
+
+  private static OptionalLong hits(ResultSet row, int column) throws SQLException {
+    long hits = row.getLong(column);
+    return row.wasNull() ? OptionalLong.empty() : OptionalLong.of(hits);
   }
 
   /** The outcomes that count, by class and line. */
   public List<OutcomeFigures> outcomes() {
     return read(
-        "SELECT path, name, method, line, condition, outcome, reached, tests"
+        "SELECT path, name, method, line, condition, outcome, reached, hits, tests"
             + " FROM outcome JOIN class ON class.id = outcome.class"
             + COUNTED
             + " ORDER BY class.id, outcome.rowid",
@@ -151,7 +160,8 @@ public final class RunFile implements AutoCloseable {
                 row.getString(5),
                 row.getString(6),
                 row.getBoolean(7),
-                row.getInt(8)));
+                hits(row, 8),
+                row.getInt(9)));
   }
 
   /** All tests, in the order in which they began. */

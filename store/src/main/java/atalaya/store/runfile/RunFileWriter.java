@@ -9,6 +9,7 @@ import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
 import atalaya.core.kept.RunContents;
+import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RunInfo;
 import java.io.IOException;
@@ -26,6 +27,7 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalLong;
 import org.roaringbitmap.RoaringBitmap;
 
 /** Writes run files. */
@@ -72,6 +74,7 @@ public final class RunFileWriter {
     sources(run.sources());
     classFiles(run.classes());
     reach(run);
+    hits(run);
     notObserved(run.notObserved());
     insert(
         "INSERT INTO uncaught VALUES (?, ?, ?, ?)",
@@ -113,6 +116,7 @@ public final class RunFileWriter {
     facts.put("milliseconds", info.milliseconds());
     facts.put("exit_code", info.exitCode());
     facts.put("jdk", info.jdk());
+    facts.put("detail", info.detail().label());
     facts.put("complete", info.complete() ? 1 : 0);
     info.tests().ifPresent(tests -> facts.put("tests", tests));
     insert(
@@ -205,6 +209,15 @@ public final class RunFileWriter {
     return buffer.array();
   }
 
+  private void hits(RunContents run) throws SQLException {
+    for (Map.Entry<String, ClassReach> of : run.reach().entrySet()) {
+      insert(
+          "INSERT INTO hit VALUES (?, ?, ?)",
+          of.getValue().hits().entrySet(),
+          (to, hit) -> set(to, of.getKey(), hit.getKey(), hit.getValue()));
+    }
+  }
+
   private void notObserved(List<NotObserved> problems) throws SQLException {
     insert(
         "INSERT INTO not_observed VALUES (?, ?, ?)",
@@ -279,16 +292,29 @@ public final class RunFileWriter {
 
   private void lines(int id, List<LineFigures> lines) throws SQLException {
     insert(
-        "INSERT INTO line VALUES (?, ?, ?, ?, ?)",
+        "INSERT INTO line VALUES (?, ?, ?, ?, ?, ?)",
         lines,
-        (to, l) -> set(to, id, l.method(), l.line(), l.reached(), l.tests()));
+        (to, l) -> set(to, id, l.method(), l.line(), l.reached(), hits(l.hits()), l.tests()));
+  }
+
+  private static Object hits(OptionalLong hits) {
+    return hits.isPresent() ? hits.getAsLong() : null;
   }
 
   private void outcomes(int id, List<OutcomeFigures> outcomes) throws SQLException {
     insert(
-        "INSERT INTO outcome VALUES (?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO outcome VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
         outcomes,
         (to, o) ->
-            set(to, id, o.method(), o.line(), o.condition(), o.outcome(), o.reached(), o.tests()));
+            set(
+                to,
+                id,
+                o.method(),
+                o.line(),
+                o.condition(),
+                o.outcome(),
+                o.reached(),
+                hits(o.hits()),
+                o.tests()));
   }
 }

@@ -25,6 +25,8 @@ final class Schema {
           "CREATE TABLE reach (class TEXT NOT NULL, test INTEGER NOT NULL,"
               + " pattern INTEGER NOT NULL REFERENCES pattern (id),"
               + " PRIMARY KEY (class, test)) WITHOUT ROWID",
+          "CREATE TABLE hit (class TEXT NOT NULL, point INTEGER NOT NULL, times INTEGER NOT NULL,"
+              + " PRIMARY KEY (class, point)) WITHOUT ROWID",
           "CREATE TABLE not_observed (reason TEXT NOT NULL, what TEXT NOT NULL,"
               + " detail TEXT NOT NULL)",
           "CREATE TABLE uncaught (thread TEXT NOT NULL, type TEXT NOT NULL,"
@@ -45,10 +47,12 @@ final class Schema {
               + " outcomes INTEGER NOT NULL, outcomes_reached INTEGER NOT NULL,"
               + " tests INTEGER NOT NULL)",
           "CREATE TABLE line (class INTEGER NOT NULL REFERENCES class (id), method TEXT NOT NULL,"
-              + " line INTEGER NOT NULL, reached INTEGER NOT NULL, tests INTEGER NOT NULL)",
+              + " line INTEGER NOT NULL, reached INTEGER NOT NULL, hits INTEGER,"
+              + " tests INTEGER NOT NULL)",
           "CREATE TABLE outcome (class INTEGER NOT NULL REFERENCES class (id),"
               + " method TEXT NOT NULL, line INTEGER NOT NULL, condition TEXT NOT NULL,"
-              + " outcome TEXT NOT NULL, reached INTEGER NOT NULL, tests INTEGER NOT NULL)");
+              + " outcome TEXT NOT NULL, reached INTEGER NOT NULL, hits INTEGER,"
+              + " tests INTEGER NOT NULL)");
 
   private Schema() {}
 }
