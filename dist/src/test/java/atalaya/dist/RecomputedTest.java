@@ -53,7 +53,11 @@ class RecomputedTest {
         String inPackage = path.substring(path.lastIndexOf('/') + 1);
         sources.add(new SourceText(row.getString(1), path, inPackage, row.getString(3)));
       }
-      row = query(database, "SELECT class, test, bits FROM reach JOIN pattern ON id = pattern");
+      row =
+          query(
+              database,
+              "SELECT name, test, bits FROM reach JOIN pattern ON pattern.id = pattern"
+                  + " JOIN class ON class.id = class");
       while (row.next()) {
         RoaringBitmap bits = new RoaringBitmap();
         bits.deserialize(ByteBuffer.wrap(row.getBytes(3)));

@@ -13,11 +13,15 @@ import atalaya.core.run.Detail;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.Iterator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /** Joins the model of the code with what was reached, class by class, into figures. */
 public final class Joiner {
@@ -69,7 +73,7 @@ public final class Joiner {
     final boolean isLine;
     int tests;
     boolean otherwise;
-    int lastTest = Integer.MIN_VALUE;
+    int lastTest;
 
     Thing(int method, boolean isLine) {
       this.method = method;
@@ -85,7 +89,22 @@ public final class Joiner {
     }
   }
 
-  /** One class on its way: each test's points are gone through once. */
+  /** What a set of points reaches; many tests have the same. */
+  private static final class Pattern {
+    final List<Thing> things;
+    final List<Thing> initialisers;
+    final int lines;
+    final int[] methods;
+
+    Pattern(List<Thing> things, List<Thing> initialisers) {
+      this.things = things;
+      this.initialisers = initialisers;
+      this.lines = (int) things.stream().filter(thing -> thing.isLine).count();
+      this.methods = things.stream().mapToInt(thing -> thing.method).distinct().toArray();
+    }
+  }
+
+  /** One class on its way: each set of points is gone through once. */
   private final class Place {
     final CodeClass code;
     final Map<Integer, Long> hits;
@@ -93,14 +112,12 @@ public final class Joiner {
     final List<Thing> things = new ArrayList<>();
     final Map<Integer, List<Thing>> thingsOfPoint = new HashMap<>();
     final int[] testsOfMethod;
-    final int[] lastTestOfMethod;
 
     Place(CodeClass code, Map<Integer, Long> hits, boolean counts) {
       this.code = code;
       this.hits = hits;
       this.counts = counts;
       this.testsOfMethod = new int[code.methods().size()];
-      this.lastTestOfMethod = new int[code.methods().size()];
       for (int i = 0; i < code.methods().size(); i++) {
         Method method = code.methods().get(i);
         for (Line line : method.lines()) {
@@ -121,14 +138,19 @@ public final class Joiner {
     }
 
     void count(ClassReach reach) {
+      Map<BitSet, Pattern> patterns = new IdentityHashMap<>();
       reach
           .byTest()
           .forEach(
-              (test, points) ->
-                  points.stream()
-                      .mapToObj(p -> thingsOfPoint.getOrDefault(p, List.of()))
-                      .flatMap(List::stream)
-                      .forEach(thing -> reached(thing, test)));
+              (test, points) -> {
+                Pattern pattern = patterns.computeIfAbsent(points, this::pattern);
+                if (test <= OUTSIDE) {
+                  pattern.things.forEach(thing -> thing.otherwise = true);
+                } else {
+                  reached(pattern, test);
+                }
+                pattern.initialisers.forEach(thing -> thing.otherwise = true);
+              });
       for (Thing thing : things) {
         if (counts && thing.tests == 1 && !thing.otherwise) {
           TestSums only = sums(thing.lastTest);
@@ -138,28 +160,33 @@ public final class Joiner {
       }
     }
 
-    private void reached(Thing thing, int test) {
+    private Pattern pattern(BitSet points) {
+      Set<Thing> things = new LinkedHashSet<>();
+      for (int p = points.nextSetBit(0); p >= 0; p = points.nextSetBit(p + 1)) {
+        things.addAll(thingsOfPoint.getOrDefault(p, List.of()));
+      }
       // A class is initialised once, in whichever test comes first: that says nothing of the test.
-      boolean initialises = code.methods().get(thing.method).name().equals("<clinit>()");
-      if (test <= OUTSIDE || initialises) {
-        thing.otherwise = true;
-        return;
+      Map<Boolean, List<Thing>> initialises =
+          things.stream()
+              .collect(
+                  Collectors.partitioningBy(
+                      thing -> code.methods().get(thing.method).name().equals("<clinit>()")));
+      return new Pattern(initialises.get(false), initialises.get(true));
+    }
+
+    private void reached(Pattern pattern, int test) {
+      for (Thing thing : pattern.things) {
+        thing.tests++;
+        thing.lastTest = test;
       }
-      if (thing.lastTest == test) {
-        return;
-      }
-      thing.lastTest = test;
-      thing.tests++;
-      boolean newMethod = lastTestOfMethod[thing.method] != test;
-      if (newMethod) {
-        lastTestOfMethod[thing.method] = test;
-        testsOfMethod[thing.method]++;
+      for (int method : pattern.methods) {
+        testsOfMethod[method]++;
       }
       if (counts) {
         TestSums sums = sums(test);
-        sums.lines += thing.isLine ? 1 : 0;
-        sums.outcomes += thing.isLine ? 0 : 1;
-        sums.methods += newMethod ? 1 : 0;
+        sums.lines += pattern.lines;
+        sums.outcomes += pattern.things.size() - pattern.lines;
+        sums.methods += pattern.methods.length;
       }
     }
 

@@ -22,6 +22,9 @@ import javax.tools.ToolProvider;
 
 /** Parses sources with the compiler of the JDK that runs Atalaya. */
 public final class SourceParser {
+  /** The trees of so many files are in memory at once. */
+  private static final int AT_ONCE = 100;
+
   private SourceParser() {}
 
   /**
@@ -35,15 +38,22 @@ public final class SourceParser {
     if (compiler == null) {
       throw new IllegalStateException("this Java has no compiler: run Atalaya with a JDK");
     }
+    Map<SourceText, SourceFile> parsed = new HashMap<>();
+    for (int from = 0; from < sources.size(); from += AT_ONCE) {
+      int to = Math.min(sources.size(), from + AT_ONCE);
+      parse(compiler, sources.subList(from, to), parsed);
+    }
+    return parsed;
+  }
+
+  private static void parse(
+      JavaCompiler compiler, List<SourceText> sources, Map<SourceText, SourceFile> parsed) {
     Map<URI, SourceText> byUri = new HashMap<>();
     List<JavaFileObject> files = new ArrayList<>();
     for (SourceText source : sources) {
       URI uri = URI.create("text:///" + files.size() + "/Source.java");
       byUri.put(uri, source);
       files.add(new Text(uri, source.text()));
-    }
-    if (files.isEmpty()) {
-      return Map.of();
     }
     Set<URI> broken = new HashSet<>();
     JavacTask task =
@@ -60,7 +70,6 @@ public final class SourceParser {
                 null,
                 files);
     SourcePositions positions = Trees.instance(task).getSourcePositions();
-    Map<SourceText, SourceFile> parsed = new HashMap<>();
     for (CompilationUnitTree unit : parse(task)) {
       URI uri = unit.getSourceFile().toUri();
       if (!broken.contains(uri)) {
@@ -70,7 +79,6 @@ public final class SourceParser {
             new ClassReader(new Places(unit, positions, source.text(), Constants.in(unit))).read());
       }
     }
-    return parsed;
   }
 
   private static Iterable<? extends CompilationUnitTree> parse(JavacTask task) {

@@ -31,6 +31,7 @@ public final class Collector {
   private final Set<NotObserved> problems = new LinkedHashSet<>();
   private final List<UncaughtException> uncaught = new ArrayList<>();
   private final Map<ClassVersion, Map<Integer, Long>> hits = new HashMap<>();
+  private final Map<BitSet, BitSet> patterns = new HashMap<>();
   private final List<Chunk> chunks = new ArrayList<>();
   private boolean complete = true;
 
@@ -90,6 +91,18 @@ public final class Collector {
     }
   }
 
+  /** Many tests reach the same points of a class: these are kept once, and never changed. */
+  private void add(ClassVersion type, RawTest test, BitSet points) {
+    BitSet all = points;
+    BitSet before = reach.get(type).get(test);
+    if (before != null) {
+      all = (BitSet) before.clone();
+      all.or(points);
+    }
+    BitSet same = patterns.putIfAbsent(all, all);
+    reach.get(type).put(test, same == null ? all : same);
+  }
+
   /**
    * A program that a test drives in another process belongs to that test, where it was the only one
    * that ran at the time.
@@ -103,7 +116,7 @@ public final class Collector {
               : during.size() == 1 && chunk.isWithin(during.get(0))
                   ? during.get(0)
                   : RawTest.SOME_TEST;
-      reach.get(chunk.type()).computeIfAbsent(by, t -> new BitSet()).or(chunk.points());
+      add(chunk.type(), by, chunk.points());
     }
   }
 
@@ -159,7 +172,7 @@ public final class Collector {
       if (version != null && test == atalaya.points.PartWriter.OUTSIDE) {
         outside.add(new Chunk(version, points, from, to));
       } else if (version != null) {
-        reach.get(version).computeIfAbsent(by(test), t -> new BitSet()).or(points);
+        add(version, by(test), points);
       }
     }
 
@@ -188,8 +201,7 @@ public final class Collector {
         return;
       }
       for (Chunk chunk : outside) {
-        BitSet all = reach.get(chunk.type()).computeIfAbsent(RawTest.OUTSIDE, t -> new BitSet());
-        all.or(chunk.points());
+        add(chunk.type(), RawTest.OUTSIDE, chunk.points());
       }
     }
 

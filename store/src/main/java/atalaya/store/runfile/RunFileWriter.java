@@ -179,6 +179,7 @@ public final class RunFileWriter {
   }
 
   private void reach(RunContents run) throws SQLException {
+    Map<String, Integer> ids = ids(run.figures());
     Map<BitSet, Integer> patterns = new HashMap<>();
     try (PreparedStatement pattern =
             database.prepareStatement("INSERT INTO pattern VALUES (?, ?)");
@@ -192,13 +193,23 @@ public final class RunFileWriter {
             set(pattern, id, bytes(ofTest.getValue()));
             pattern.addBatch();
           }
-          set(reach, ofClass.getKey(), ofTest.getKey(), id);
+          set(reach, ids.get(ofClass.getKey()), ofTest.getKey(), id);
           reach.addBatch();
         }
       }
       pattern.executeBatch();
       reach.executeBatch();
     }
+  }
+
+  /** The id of each class in the table of classes. */
+  private static Map<String, Integer> ids(List<ClassFigures> classes) {
+    Map<String, Integer> ids = new HashMap<>();
+    int id = 0;
+    for (ClassFigures type : classes) {
+      ids.putIfAbsent(type.name(), ++id);
+    }
+    return ids;
   }
 
   private static byte[] bytes(BitSet bits) {
@@ -210,11 +221,12 @@ public final class RunFileWriter {
   }
 
   private void hits(RunContents run) throws SQLException {
+    Map<String, Integer> ids = ids(run.figures());
     for (Map.Entry<String, ClassReach> of : run.reach().entrySet()) {
       insert(
           "INSERT INTO hit VALUES (?, ?, ?)",
           of.getValue().hits().entrySet(),
-          (to, hit) -> set(to, of.getKey(), hit.getKey(), hit.getValue()));
+          (to, hit) -> set(to, ids.get(of.getKey()), hit.getKey(), hit.getValue()));
     }
   }
 
@@ -246,15 +258,14 @@ public final class RunFileWriter {
   }
 
   private void figures(List<ClassFigures> classes) throws SQLException {
-    Map<ClassFigures, Integer> ids = new java.util.IdentityHashMap<>();
+    int[] next = {0};
     insert(
         "INSERT INTO class VALUES (?, ?, ?, ?, ?, ?, ?)",
         classes,
         (to, c) -> {
-          ids.put(c, ids.size() + 1);
           set(
               to,
-              ids.get(c),
+              ++next[0],
               c.name(),
               c.module(),
               c.path(),
@@ -262,8 +273,9 @@ public final class RunFileWriter {
               c.jumps().whole(),
               c.jumps().part());
         });
+    int id = 0;
     for (ClassFigures figures : classes) {
-      int id = ids.get(figures);
+      id++;
       methods(id, figures.methods());
       lines(id, figures.lines());
       outcomes(id, figures.outcomes());

@@ -22,10 +22,11 @@ final class Schema {
               + " name TEXT NOT NULL, file TEXT NOT NULL, modified INTEGER NOT NULL,"
               + " hash TEXT NOT NULL, is_test INTEGER NOT NULL, bytes BLOB NOT NULL)",
           "CREATE TABLE pattern (id INTEGER PRIMARY KEY, bits BLOB NOT NULL)",
-          "CREATE TABLE reach (class TEXT NOT NULL, test INTEGER NOT NULL,"
+          "CREATE TABLE reach (class INTEGER NOT NULL REFERENCES class (id), test INTEGER NOT NULL,"
               + " pattern INTEGER NOT NULL REFERENCES pattern (id),"
               + " PRIMARY KEY (class, test)) WITHOUT ROWID",
-          "CREATE TABLE hit (class TEXT NOT NULL, point INTEGER NOT NULL, times INTEGER NOT NULL,"
+          "CREATE TABLE hit (class INTEGER NOT NULL REFERENCES class (id),"
+              + " point INTEGER NOT NULL, times INTEGER NOT NULL,"
               + " PRIMARY KEY (class, point)) WITHOUT ROWID",
           "CREATE TABLE not_observed (reason TEXT NOT NULL, what TEXT NOT NULL,"
               + " detail TEXT NOT NULL)",
