@@ -13,6 +13,7 @@ import atalaya.java.ProjectModel;
 import atalaya.java.ProjectReader;
 import atalaya.java.SourceText;
 import atalaya.store.runfile.RunFile;
+import java.io.ByteArrayInputStream;
 import java.nio.ByteBuffer;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -23,6 +24,7 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.zip.InflaterInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.roaringbitmap.RoaringBitmap;
@@ -45,7 +47,7 @@ class RecomputedTest {
     try (Connection database = DriverManager.getConnection("jdbc:sqlite:" + file)) {
       ResultSet row = query(database, "SELECT module, name, bytes FROM class_file");
       while (row.next()) {
-        classes.add(new ClassBytes(row.getString(1), row.getString(2), row.getBytes(3)));
+        classes.add(new ClassBytes(row.getString(1), row.getString(2), inflated(row.getBytes(3))));
       }
       row = query(database, "SELECT module, path, text FROM source");
       while (row.next()) {
@@ -81,6 +83,12 @@ class RecomputedTest {
       assertThat(again.stream().flatMap(c -> c.outcomes().stream()).toList())
           .hasSizeGreaterThan(150)
           .isEqualTo(run.outcomes());
+    }
+  }
+
+  private static byte[] inflated(byte[] deflated) throws Exception {
+    try (var from = new InflaterInputStream(new ByteArrayInputStream(deflated))) {
+      return from.readAllBytes();
     }
   }
 

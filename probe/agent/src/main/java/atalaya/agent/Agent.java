@@ -12,7 +12,11 @@ final class Agent {
 
   static void start(String options, Instrumentation instrumentation) throws IOException {
     AgentOptions to = AgentOptions.read(new File(options));
-    Recorder recorder = new Recorder(to.parts, () -> UncaughtHook.install(instrumentation));
+    Recorder recorder =
+        new Recorder(
+            to.parts,
+            to.detail == AgentOptions.Detail.HITS,
+            () -> UncaughtHook.install(instrumentation));
     instrumentation.addTransformer(new Observer(to, recorder));
     Tests.listener = new TestClock(recorder);
   }

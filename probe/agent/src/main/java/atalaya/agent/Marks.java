@@ -18,6 +18,7 @@ final class Marks {
 
   private final int index;
   private final boolean constant;
+  private final int base;
   private final boolean counts;
   private final String type;
 
@@ -25,11 +26,13 @@ final class Marks {
    * The marks of a class.
    *
    * @param index where they stand in {@code Reach.table}
+   * @param base where they begin in the array that stands there
    * @param constant whether the class can have them as a constant
    * @param counts whether they count
    */
-  Marks(int index, boolean constant, boolean counts) {
+  Marks(int index, int base, boolean constant, boolean counts) {
     this.index = index;
+    this.base = base;
     this.constant = constant;
     this.counts = counts;
     this.type = counts ? "[J" : "[Z";
@@ -68,7 +71,7 @@ final class Marks {
     } else {
       fetch(to);
     }
-    push(to, point);
+    pushPoint(to, point);
     set(to);
   }
 
@@ -106,8 +109,12 @@ final class Marks {
     to.visitMethodInsn(Opcodes.INVOKESTATIC, REACH, "mark", "(II)V", false);
   }
 
-  /** Puts a number on the stack, from 0. */
-  static void push(MethodVisitor to, int value) {
+  /** Puts the number of a point's mark on the stack. */
+  void pushPoint(MethodVisitor to, int point) {
+    push(to, base + point);
+  }
+
+  private static void push(MethodVisitor to, int value) {
     if (value <= 5) {
       to.visitInsn(Opcodes.ICONST_0 + value);
     } else if (value <= Byte.MAX_VALUE) {

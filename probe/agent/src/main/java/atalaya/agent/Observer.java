@@ -1,6 +1,5 @@
 package atalaya.agent;
 
-import atalaya.boot.Reach;
 import atalaya.points.AgentOptions;
 import atalaya.points.Hash;
 import java.io.File;
@@ -79,21 +78,13 @@ final class Observer implements ClassFileTransformer {
     String className = name.replace('/', '.');
     String hash = Hash.of(original);
     int index = reserve(className + hash);
-    Planter.Planted planted = Planter.plant(original, index, options.detail);
+    Planter.Planted planted =
+        Planter.plant(original, index, options.detail, marks -> recorder.room(index, marks));
     for (String method : planted.leftAlone) {
       recorder.notPlanted(
           className, "its method " + method + " would be larger than the JVM allows");
     }
-    synchronized (this) {
-      if (Reach.table[index] == null) {
-        PlantedClass type = PlantedClass.of(planted.paths);
-        Reach.table[index] = new boolean[type.marks()];
-        if (options.detail == AgentOptions.Detail.HITS) {
-          Reach.counts[index] = new long[type.marks()];
-        }
-        recorder.planted(index, className, hash, type, place.path);
-      }
-    }
+    recorder.planted(index, className, hash, PlantedClass.of(planted.paths), place.path);
     return planted.bytes;
   }
 
@@ -105,10 +96,6 @@ final class Observer implements ClassFileTransformer {
     }
     int index = indexOfClass.size();
     indexOfClass.put(classAndHash, index);
-    if (index == Reach.table.length) {
-      Reach.counts = java.util.Arrays.copyOf(Reach.counts, 2 * index);
-      Reach.table = java.util.Arrays.copyOf(Reach.table, 2 * index);
-    }
     return index;
   }
 

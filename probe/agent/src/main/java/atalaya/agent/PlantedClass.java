@@ -2,17 +2,12 @@ package atalaya.agent;
 
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 
 /** What is kept of a planted class, to read its marks and the places where threads stand. */
 final class PlantedClass {
-  private static final Map<Integer, boolean[]> NONE = new ConcurrentHashMap<>();
-
   private final int[] before;
   private final int[] lines;
   private final int[] certain;
-  private final boolean[] none;
   private long[] counted;
   private long[] told;
 
@@ -27,7 +22,6 @@ final class PlantedClass {
     this.before = before;
     this.lines = lines;
     this.certain = certain;
-    this.none = NONE.computeIfAbsent(before.length + 1, boolean[]::new);
   }
 
   static PlantedClass of(Paths paths) {
@@ -36,25 +30,26 @@ final class PlantedClass {
         paths.before(), lines, Arrays.stream(lines).map(paths::certain).toArray());
   }
 
-  /** How many marks it has: one for each point, and one for none. */
-  int marks() {
-    return before.length + 1;
+  /** How many marks so many points need: one for each, and one for none. */
+  static int marks(int points) {
+    return points + 1;
+  }
+
+  int points() {
+    return before.length;
   }
 
   /**
    * Takes the marks. A mark set meanwhile is taken next time.
    *
+   * @param base where they begin
    * @return the points that were passed, or null when there are none
    */
-  BitSet take(boolean[] marks) {
-    // Most classes have no marks at the end of most tests; the JVM compares arrays many at a time.
-    if (Arrays.equals(marks, none)) {
-      return null;
-    }
+  BitSet take(boolean[] marks, int base) {
     BitSet points = null;
     for (int i = 0; i < before.length; i++) {
-      if (marks[i]) {
-        marks[i] = false;
+      if (marks[base + i]) {
+        marks[base + i] = false;
         points = points == null ? new BitSet(before.length) : points;
         passed(i, points);
       }

@@ -123,7 +123,7 @@ final class PlantedMethod extends PointVisitor {
     super.visitCode();
     marks.fetch(mv, flow.maxLocals());
     if (remembers) {
-      Marks.push(mv, paths.points());
+      marks.pushPoint(mv, paths.points());
       mv.visitVarInsn(Opcodes.ISTORE, position());
     }
     beginPaths();
@@ -144,7 +144,7 @@ final class PlantedMethod extends PointVisitor {
 
   private void markHere(int point) {
     marks.load(mv, flow.maxLocals());
-    Marks.push(mv, point);
+    marks.pushPoint(mv, point);
     marks.set(mv);
   }
 
@@ -292,7 +292,7 @@ final class PlantedMethod extends PointVisitor {
     if (returns || Instructions.mayCall(opcode) && !isSeen) {
       markPending();
     } else if (Instructions.mayThrow(opcode) && now.isPending() && now.remembered != now.at) {
-      Marks.push(mv, now.at);
+      marks.pushPoint(mv, now.at);
       mv.visitVarInsn(Opcodes.ISTORE, position());
       now = now.remember();
     }

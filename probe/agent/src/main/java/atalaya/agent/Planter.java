@@ -4,6 +4,7 @@ import atalaya.points.AgentOptions.Detail;
 import atalaya.points.PointVisitor;
 import java.util.HashSet;
 import java.util.Set;
+import java.util.function.IntUnaryOperator;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.ClassWriter;
@@ -47,14 +48,16 @@ final class Planter {
    * Plants all points of a class.
    *
    * @param index where the class finds its marks in {@code Reach.table}
+   * @param room gives room for so many marks, and says where it begins
    * @throws IllegalArgumentException when the class file is of a version that ASM does not know
    */
-  static Planted plant(byte[] original, int index, Detail detail) {
+  static Planted plant(byte[] original, int index, Detail detail, IntUnaryOperator room) {
     PlacedReader reader = new PlacedReader(original);
     Paths paths = Paths.of(reader, detail == Detail.HITS);
     int major = reader.readUnsignedShort(6);
     boolean asConstant = JVM_HAS_CONSTANTS && major >= OLDEST_TO_RAISE;
-    Marks marks = new Marks(index, asConstant, detail == Detail.HITS);
+    int base = room.applyAsInt(PlantedClass.marks(paths.points()));
+    Marks marks = new Marks(index, base, asConstant, detail == Detail.HITS);
     Set<String> leaveAlone = new HashSet<>();
     while (true) {
       ClassWriter writer = new ClassWriter(reader, 0);

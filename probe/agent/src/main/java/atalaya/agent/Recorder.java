@@ -6,8 +6,10 @@ import atalaya.points.PartWriter;
 import java.io.File;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +29,10 @@ final class Recorder {
   private boolean failed;
   private Map<Integer, BitSet> lastPending = Collections.emptyMap();
   private final List<PlantedClass> classes = new ArrayList<>();
+  private final boolean counts;
+  private final List<Room> rooms = new ArrayList<>();
+  private final Map<Integer, Room> roomOf = new HashMap<>();
+  private final Map<Integer, Integer> bases = new HashMap<>();
   private final Threads threads = new Threads();
   private int current = PartWriter.OUTSIDE;
 
@@ -35,11 +41,43 @@ final class Recorder {
   /**
    * Begins nothing yet.
    *
+   * @param counts whether hits are counted
    * @param whenBegun is run when the part file was begun, by the thread that writes
    */
-  Recorder(File folder, Runnable whenBegun) {
+  Recorder(File folder, boolean counts, Runnable whenBegun) {
     this.folder = folder;
+    this.counts = counts;
     this.whenBegun = whenBegun;
+  }
+
+  /**
+   * Gives a class room for its marks. The same class in several loaders shares it.
+   *
+   * @return where its marks begin in the array that stands at its index
+   */
+  synchronized int room(int index, int marks) {
+    Integer known = bases.get(index);
+    if (known != null) {
+      return known;
+    }
+    if (index >= Reach.table.length) {
+      Reach.counts = Arrays.copyOf(Reach.counts, 2 * index);
+      Reach.table = Arrays.copyOf(Reach.table, 2 * index);
+    }
+    int base = 0;
+    if (counts) {
+      Reach.counts[index] = new long[marks];
+    } else {
+      if (rooms.isEmpty() || !rooms.get(rooms.size() - 1).fits(marks)) {
+        rooms.add(new Room(marks));
+      }
+      Room room = rooms.get(rooms.size() - 1);
+      base = room.take(marks);
+      Reach.table[index] = room.marks();
+      roomOf.put(index, room);
+    }
+    bases.put(index, base);
+    return base;
   }
 
   synchronized void planted(
@@ -47,9 +85,15 @@ final class Recorder {
     while (classes.size() <= index) {
       classes.add(null);
     }
+    if (classes.get(index) != null) {
+      return;
+    }
     classes.set(index, type);
+    if (!counts) {
+      roomOf.get(index).add(index, bases.get(index), type);
+    }
     threads.planted(index, name);
-    write(to -> to.planted(index, name, hash, type.marks() - 1, location));
+    write(to -> to.planted(index, name, hash, type.points(), location));
   }
 
   synchronized void notPlanted(String name, String reason) {
@@ -116,10 +160,10 @@ final class Recorder {
   /** Takes the marks out of the arrays and writes them. */
   private synchronized void flush() {
     Map<Integer, BitSet> reached = new LinkedHashMap<>();
-    boolean[][] table = Reach.table;
-    for (int index = 0; index < classes.size(); index++) {
+    rooms.forEach(room -> room.take(reached));
+    for (int index = 0; counts && index < classes.size(); index++) {
       PlantedClass type = classes.get(index);
-      BitSet points = type == null ? null : take(type, table, index);
+      BitSet points = type == null ? null : type.take(Reach.counts[index]);
       if (points != null) {
         reached.put(index, points);
       }
@@ -127,11 +171,6 @@ final class Recorder {
     if (!reached.isEmpty()) {
       write(to -> to.reached(current, reached));
     }
-  }
-
-  private static BitSet take(PlantedClass type, boolean[][] table, int index) {
-    long[] counts = Reach.counts[index];
-    return counts == null ? type.take(table[index]) : type.take(counts);
   }
 
   private synchronized void writeHits() {

@@ -27,6 +27,7 @@ import org.objectweb.asm.Opcodes;
 
 class PlanterTest {
   private static final int INDEX = 3;
+  private static final int BASE = 5;
   private static final int PLENTY = 200_000;
 
   @BeforeEach
@@ -65,7 +66,7 @@ class PlanterTest {
     }
 
     Class<?> define(String name, byte[] original) {
-      byte[] planted = Planter.plant(original, INDEX, detail).bytes;
+      byte[] planted = Planter.plant(original, INDEX, detail, marks -> BASE).bytes;
       return defineClass(name, planted, 0, planted.length);
     }
   }
@@ -151,7 +152,8 @@ class PlanterTest {
     small.visitMaxs(1, 0);
     small.visitEnd();
 
-    Planter.Planted planted = Planter.plant(writer.toByteArray(), INDEX, Detail.POINTS);
+    Planter.Planted planted =
+        Planter.plant(writer.toByteArray(), INDEX, Detail.POINTS, marks -> BASE);
     assertThat(planted.leftAlone).containsExactly("huge(I)I");
     assertThat(planted.paths.points()).isEqualTo(9_001);
     Class<?> huge =
@@ -160,7 +162,7 @@ class PlanterTest {
     assertThat(huge.getMethod("huge", int.class).invoke(null, 7)).isEqualTo(7);
     assertThat(Reach.table[INDEX]).doesNotContain(true);
     assertThat(huge.getMethod("small").invoke(null)).isEqualTo(1);
-    assertThat(Reach.table[INDEX][9_000]).isTrue();
+    assertThat(Reach.table[INDEX][BASE + 9_000]).isTrue();
   }
 
   @Test

@@ -27,8 +27,8 @@ class TestClockTest {
     int[] before = new int[10];
     Arrays.fill(before, Paths.NONE);
     PlantedClass type = new PlantedClass(before, new int[0], new int[0]);
-    Reach.table[0] = new boolean[type.marks()];
-    recorder = new Recorder(folder, () -> {});
+    recorder = new Recorder(folder, false, () -> {});
+    recorder.room(0, PlantedClass.marks(10));
     recorder.planted(0, "harbour.Buoy", "ab", type, "/out");
     clock = new TestClock(recorder);
   }

@@ -124,8 +124,8 @@ public final class RunFile implements AutoCloseable {
   /** The lines that count, by class and line. */
   public List<LineFigures> lines() {
     return read(
-        "SELECT path, name, method, line, reached, hits, tests"
-            + " FROM line JOIN class ON class.id = line.class"
+        "SELECT path, class.name, method.name, line, reached, hits, line.tests"
+            + " FROM line JOIN method ON method.id = line.method JOIN class ON class.id = method.class"
             + COUNTED
             + " ORDER BY class.id, line.rowid",
         row ->
@@ -147,8 +147,8 @@ public final class RunFile implements AutoCloseable {
   /** The outcomes that count, by class and line. */
   public List<OutcomeFigures> outcomes() {
     return read(
-        "SELECT path, name, method, line, condition, outcome, reached, hits, tests"
-            + " FROM outcome JOIN class ON class.id = outcome.class"
+        "SELECT path, class.name, method.name, line, condition, outcome, reached, hits, outcome.tests"
+            + " FROM outcome JOIN method ON method.id = outcome.method JOIN class ON class.id = method.class"
             + COUNTED
             + " ORDER BY class.id, outcome.rowid",
         row ->

@@ -12,6 +12,7 @@ import atalaya.core.kept.RunContents;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RunInfo;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
@@ -28,11 +29,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
+import java.util.zip.DeflaterOutputStream;
 import org.roaringbitmap.RoaringBitmap;
 
 /** Writes run files. */
 public final class RunFileWriter {
   private final Connection database;
+  private int lastMethod;
 
   private RunFileWriter(Connection database) {
     this.database = database;
@@ -175,7 +178,25 @@ public final class RunFileWriter {
         "INSERT INTO class_file VALUES (NULL, ?, ?, ?, ?, ?, ?, ?)",
         classes,
         (to, c) ->
-            set(to, c.module(), c.name(), c.file(), c.modified(), c.hash(), c.isTest(), c.bytes()));
+            set(
+                to,
+                c.module(),
+                c.name(),
+                c.file(),
+                c.modified(),
+                c.hash(),
+                c.isTest(),
+                deflated(c.bytes())));
+  }
+
+  private static byte[] deflated(byte[] bytes) {
+    ByteArrayOutputStream deflated = new ByteArrayOutputStream(bytes.length / 2);
+    try (DeflaterOutputStream to = new DeflaterOutputStream(deflated)) {
+      to.write(bytes);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return deflated.toByteArray();
   }
 
   private void reach(RunContents run) throws SQLException {
@@ -276,52 +297,58 @@ public final class RunFileWriter {
     int id = 0;
     for (ClassFigures figures : classes) {
       id++;
-      methods(id, figures.methods());
-      lines(id, figures.lines());
-      outcomes(id, figures.outcomes());
+      Map<String, Integer> methods = methods(id, figures.methods());
+      lines(methods, figures.lines());
+      outcomes(methods, figures.outcomes());
     }
   }
 
-  private void methods(int id, List<MethodFigures> methods) throws SQLException {
+  /** Writes the methods of a class; their ids by name. */
+  private Map<String, Integer> methods(int id, List<MethodFigures> methods) throws SQLException {
+    Map<String, Integer> ids = new HashMap<>();
     insert(
-        "INSERT INTO method VALUES (NULL, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO method VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         methods,
-        (to, m) ->
-            set(
-                to,
-                id,
-                m.method(),
-                m.firstLine(),
-                m.lastLine(),
-                m.complexity().value(),
-                m.complexity().origin().label(),
-                m.lines().whole(),
-                m.lines().part(),
-                m.outcomes().whole(),
-                m.outcomes().part(),
-                m.tests()));
+        (to, m) -> {
+          ids.put(m.method(), ++lastMethod);
+          set(
+              to,
+              lastMethod,
+              id,
+              m.method(),
+              m.firstLine(),
+              m.lastLine(),
+              m.complexity().value(),
+              m.complexity().origin().label(),
+              m.lines().whole(),
+              m.lines().part(),
+              m.outcomes().whole(),
+              m.outcomes().part(),
+              m.tests());
+        });
+    return ids;
   }
 
-  private void lines(int id, List<LineFigures> lines) throws SQLException {
+  private void lines(Map<String, Integer> ids, List<LineFigures> lines) throws SQLException {
     insert(
-        "INSERT INTO line VALUES (?, ?, ?, ?, ?, ?)",
+        "INSERT INTO line VALUES (?, ?, ?, ?, ?)",
         lines,
-        (to, l) -> set(to, id, l.method(), l.line(), l.reached(), hits(l.hits()), l.tests()));
+        (to, l) -> set(to, ids.get(l.method()), l.line(), l.reached(), hits(l.hits()), l.tests()));
   }
 
   private static Object hits(OptionalLong hits) {
     return hits.isPresent() ? hits.getAsLong() : null;
   }
 
-  private void outcomes(int id, List<OutcomeFigures> outcomes) throws SQLException {
+  private void outcomes(Map<String, Integer> ids, List<OutcomeFigures> outcomes)
+      throws SQLException {
     insert(
-        "INSERT INTO outcome VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO outcome VALUES (?, ?, ?, ?, ?, ?, ?)",
         outcomes,
         (to, o) ->
             set(
                 to,
-                id,
-                o.method(),
+                ids.get(o.method()),
                 o.line(),
                 o.condition(),
                 o.outcome(),

@@ -47,11 +47,11 @@ final class Schema {
               + " lines INTEGER NOT NULL, lines_reached INTEGER NOT NULL,"
               + " outcomes INTEGER NOT NULL, outcomes_reached INTEGER NOT NULL,"
               + " tests INTEGER NOT NULL)",
-          "CREATE TABLE line (class INTEGER NOT NULL REFERENCES class (id), method TEXT NOT NULL,"
+          "CREATE TABLE line (method INTEGER NOT NULL REFERENCES method (id),"
               + " line INTEGER NOT NULL, reached INTEGER NOT NULL, hits INTEGER,"
               + " tests INTEGER NOT NULL)",
-          "CREATE TABLE outcome (class INTEGER NOT NULL REFERENCES class (id),"
-              + " method TEXT NOT NULL, line INTEGER NOT NULL, condition TEXT NOT NULL,"
+          "CREATE TABLE outcome (method INTEGER NOT NULL REFERENCES method (id),"
+              + " line INTEGER NOT NULL, condition TEXT NOT NULL,"
               + " outcome TEXT NOT NULL, reached INTEGER NOT NULL, hits INTEGER,"
               + " tests INTEGER NOT NULL)");
 
