@@ -34,6 +34,8 @@ import org.roaringbitmap.RoaringBitmap;
 
 /** Writes run files. */
 public final class RunFileWriter {
+  private static final int BATCH = 1_000;
+
   private final Connection database;
   private int lastMethod;
 
@@ -95,9 +97,13 @@ public final class RunFileWriter {
 
   private <T> void insert(String sql, Iterable<T> values, Row<T> row) throws SQLException {
     try (PreparedStatement statement = database.prepareStatement(sql)) {
+      int waiting = 0;
       for (T value : values) {
         row.set(statement, value);
         statement.addBatch();
+        if (++waiting % BATCH == 0) {
+          statement.executeBatch();
+        }
       }
       statement.executeBatch();
     }
@@ -217,9 +223,9 @@ public final class RunFileWriter {
           set(reach, ids.get(ofClass.getKey()), ofTest.getKey(), id);
           reach.addBatch();
         }
+        pattern.executeBatch();
+        reach.executeBatch();
       }
-      pattern.executeBatch();
-      reach.executeBatch();
     }
   }
 
