@@ -9,6 +9,7 @@ import atalaya.cli.command.ObserveCommand;
 import atalaya.cli.command.RankCommand;
 import atalaya.cli.command.RootCommand;
 import atalaya.cli.command.RunsCommand;
+import atalaya.cli.command.SurveyCommand;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.function.Function;
@@ -24,6 +25,7 @@ public final class Atalaya {
     COMMANDS.put("observe", console -> new ObserveCommand(console));
     COMMANDS.put("attach", console -> new AttachCommand(console));
     COMMANDS.put("collect", console -> new CollectCommand(console));
+    COMMANDS.put("survey", console -> new SurveyCommand(console));
     COMMANDS.put("rank", console -> new RankCommand(console));
     COMMANDS.put("export", console -> new ExportCommand(console));
     COMMANDS.put("runs", console -> new RunsCommand(console));

@@ -111,10 +111,21 @@ class ReadingCommandsTest {
                     "true",
                     false,
                     OptionalLong.empty(),
-                    0)));
+                    0)),
+            List.of(),
+            List.of());
     ClassFigures fog =
         new ClassFigures(
-            "fog.Fog", "m", "", ClassState.LEFT_OUT, Share.NONE, List.of(), List.of(), List.of());
+            "fog.Fog",
+            "m",
+            "",
+            ClassState.LEFT_OUT,
+            Share.NONE,
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of());
     TestFigures test =
         new TestFigures(
             new atalaya.core.run.Test(1, "[id]", "BuoyTest.bell()", Verdict.FAILED, 7, false),

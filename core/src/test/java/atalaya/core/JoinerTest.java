@@ -12,6 +12,7 @@ import atalaya.core.code.Outcome;
 import atalaya.core.figure.ClassFigures;
 import atalaya.core.figure.Joiner;
 import atalaya.core.figure.Share;
+import atalaya.core.flow.Flow;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
 import atalaya.core.run.Test;
@@ -39,7 +40,15 @@ class JoinerTest {
             new Line(3, bits(point + 3)));
     List<Outcome> outcomes =
         List.of(new Outcome("true", bits(point + 4)), new Outcome("false", bits(point + 5)));
-    return new Method(name, 1, 3, SIMPLE, lines, List.of(new Condition(1, "dark", true, outcomes)));
+    return new Method(
+        name,
+        "",
+        1,
+        3,
+        SIMPLE,
+        lines,
+        List.of(new Condition(1, "dark", true, outcomes)),
+        List.of());
   }
 
   private static Test test(int number) {
@@ -50,7 +59,13 @@ class JoinerTest {
   void countsWhoReachedWhat() {
     CodeClass code =
         new CodeClass(
-            "Buoy", "m", "Buoy.java", List.of(method("a()", 0), method("<clinit>()", 10)), 2, 2);
+            "Buoy",
+            "m",
+            "Buoy.java",
+            List.of(method("a()", 0), method("<clinit>()", 10)),
+            2,
+            2,
+            Flow.NONE);
     ClassReach reach =
         new ClassReach(
             Map.of(
@@ -66,8 +81,8 @@ class JoinerTest {
                 bits()),
             Map.of(0, 7L, 1, 2L));
     Joiner joiner = new Joiner(Detail.LINES);
-    ClassFigures figures = joiner.join(code, reach, ClassState.REACHED);
-    joiner.join(code, reach, ClassState.LEFT_OUT);
+    ClassFigures figures = joiner.join(code, reach, ClassState.REACHED, List.of());
+    joiner.join(code, reach, ClassState.LEFT_OUT, List.of());
 
     assertThat(figures.lines())
         .extracting(l -> l.method() + l.line() + " " + l.reached() + " " + l.tests())

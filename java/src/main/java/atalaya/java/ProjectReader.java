@@ -12,15 +12,18 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** Reads a project's class files and sources into the model. */
 public final class ProjectReader {
   private final List<NotObserved> problems = new ArrayList<>();
   private final List<String> brokenSources = new ArrayList<>();
   private final Map<String, String> pathOfClass = new HashMap<>();
+  private final Set<String> names = new HashSet<>();
   private final List<CodeClass> classes = new ArrayList<>();
 
   private ProjectReader() {}
@@ -44,6 +47,7 @@ public final class ProjectReader {
     for (SourceText source : sources) {
       textOf.put(source.module() + ":" + source.packagePath(), source);
     }
+    classes.forEach(bytes -> names.add(bytes.name()));
     Map<SourceText, SourceFile> parsed = SourceParser.parse(sources);
     sources.stream()
         .filter(source -> !parsed.containsKey(source))
@@ -77,7 +81,7 @@ public final class ProjectReader {
   private ClassFile read(ClassBytes bytes) {
     ClassFile file;
     try {
-      file = ClassFileReader.read(bytes.bytes());
+      file = ClassFileReader.read(bytes.bytes(), names::contains);
     } catch (ClassFileReader.UnreadableClass e) {
       Reason reason =
           e.getMessage().startsWith("Unsupported class file") ? Reason.TOO_NEW : Reason.NOT_PLANTED;

@@ -111,7 +111,9 @@ class RunFileTest {
             new Share(1, 2),
             List.of(METHOD),
             List.of(LINE),
-            List.of(OUTCOME));
+            List.of(OUTCOME),
+            List.of(),
+            List.of());
     ClassFigures leftOut =
         new ClassFigures(
             "harbour.Fog",
@@ -121,7 +123,9 @@ class RunFileTest {
             Share.NONE,
             List.of(METHOD),
             List.of(LINE),
-            List.of(OUTCOME));
+            List.of(OUTCOME),
+            List.of(),
+            List.of());
     file = folder.resolve("runs").resolve("one.run");
     RunFileWriter.write(
         file,

@@ -33,7 +33,9 @@ public final class ExportCommand extends ReadingCommand {
     LINES,
     OUTCOMES,
     METHODS,
-    TESTS;
+    CLASSES,
+    TESTS,
+    GAPS;
 
     /** Takes them in lower case. */
     static final class Converter extends LowerCase<What> {
@@ -46,7 +48,7 @@ public final class ExportCommand extends ReadingCommand {
   @Parameters(
       paramLabel = "TABLE",
       converter = What.Converter.class,
-      description = "lines, outcomes, methods or tests.")
+      description = "lines, outcomes, methods, classes, tests or gaps.")
   private What what;
 
   @Spec private CommandSpec spec;
@@ -81,6 +83,8 @@ public final class ExportCommand extends ReadingCommand {
       case LINES -> Tables.lines(run.lines());
       case OUTCOMES -> Tables.outcomes(run.outcomes());
       case METHODS -> Tables.methods(run.methods(), Level.Thresholds.USUAL);
+      case CLASSES -> Tables.classes(run.allClasses());
+      case GAPS -> Tables.gaps(run.gaps());
       case TESTS -> Tables.tests(run.tests());
     };
   }

@@ -6,6 +6,7 @@ import atalaya.cli.render.RankView;
 import atalaya.core.figure.Concentration;
 import atalaya.core.figure.Level;
 import atalaya.core.figure.MethodFigures;
+import atalaya.core.figure.Totals;
 import atalaya.core.naming.Target;
 import atalaya.core.rank.Ranking;
 import atalaya.core.table.Tables;
@@ -119,7 +120,7 @@ public final class RankCommand extends ReadingCommand {
       case JSON -> {
         Map<String, Object> things = new LinkedHashMap<>();
         things.put("levels", levels(ranking));
-        things.put("totals", totals(ranking));
+        things.put("totals", totals(ranking.totals()));
         things.put("concentration", concentration(ranking.concentration()));
         things.put("methods", Tables.methods(ranked, ranking.thresholds()));
         json("rank", run.info(), things, out);
@@ -134,19 +135,19 @@ public final class RankCommand extends ReadingCommand {
     return levels;
   }
 
-  private static Map<String, Object> totals(Ranking ranking) {
+  static Map<String, Object> totals(Totals of) {
     Map<String, Object> totals = new LinkedHashMap<>();
-    totals.put("methods", ranking.totals().methods().whole());
-    totals.put("methodsReached", ranking.totals().methods().part());
-    totals.put("lines", ranking.totals().lines().whole());
-    totals.put("linesReached", ranking.totals().lines().part());
-    totals.put("outcomes", ranking.totals().outcomes().whole());
-    totals.put("outcomesReached", ranking.totals().outcomes().part());
-    totals.put("complexity", ranking.totals().complexity());
-    totals.put("unreached", ranking.totals().unwatched().unreached());
-    totals.put("unchecked", ranking.totals().unwatched().unchecked());
-    totals.put("notTried", ranking.totals().unwatched().notTried());
-    totals.put("unwatched", ranking.totals().unwatched().total());
+    totals.put("methods", of.methods().whole());
+    totals.put("methodsReached", of.methods().part());
+    totals.put("lines", of.lines().whole());
+    totals.put("linesReached", of.lines().part());
+    totals.put("outcomes", of.outcomes().whole());
+    totals.put("outcomesReached", of.outcomes().part());
+    totals.put("complexity", of.complexity());
+    totals.put("unreached", of.unwatched().unreached());
+    totals.put("unchecked", of.unwatched().unchecked());
+    totals.put("notTried", of.unwatched().notTried());
+    totals.put("unwatched", of.unwatched().total());
     return totals;
   }
 

@@ -166,7 +166,7 @@ public final class RankView {
     return columns.lines(paint).stream().map(line -> "  " + withBars(line, paint)).toList();
   }
 
-  private static String withBars(String line, Paint paint) {
+  static String withBars(String line, Paint paint) {
     return FILLED.matcher(line).replaceAll(bar -> paint.accent(bar.group()));
   }
 

@@ -116,7 +116,9 @@ public final class Rehearsal {
             List.of(new LineFigures(path, type, method, 1, true, OptionalLong.empty(), 1)),
             List.of(
                 new OutcomeFigures(
-                    path, type, method, 1, "dark", "true", true, OptionalLong.empty(), 1)));
+                    path, type, method, 1, "dark", "true", true, OptionalLong.empty(), 1)),
+            List.of(),
+            List.of());
     Test test = new Test(1, "lights", "BuoyTest.lights()", Verdict.FAILED, 1, false);
     return new RunContents(
         info,

@@ -1,5 +1,6 @@
 package atalaya.core.code;
 
+import atalaya.core.flow.Flow;
 import java.util.List;
 
 /**
@@ -11,9 +12,16 @@ import java.util.List;
  * @param methods in the order of the source
  * @param jumps the conditional jumps and switches in code that a person wrote
  * @param jumpsMatched those of them that were matched to a condition of the source
+ * @param flow of control in it
  */
 public record CodeClass(
-    String name, String module, String path, List<Method> methods, int jumps, int jumpsMatched) {
+    String name,
+    String module,
+    String path,
+    List<Method> methods,
+    int jumps,
+    int jumpsMatched,
+    Flow flow) {
   public CodeClass {
     methods = List.copyOf(methods);
     if (jumpsMatched < 0 || jumpsMatched > jumps) {

@@ -9,19 +9,25 @@ import java.util.List;
  *     <clinit>()}
  * @param firstLine the line of its declaration, or of its first code where the source is missing
  * @param lastLine at least {@code firstLine}
+ * @param code name and descriptor of the method of the class file; empty when there is none of its
+ *     own
  * @param lines in ascending order
  * @param conditions in the order of the source
+ * @param handlers in the order of the source
  */
 public record Method(
     String name,
+    String code,
     int firstLine,
     int lastLine,
     Complexity complexity,
     List<Line> lines,
-    List<Condition> conditions) {
+    List<Condition> conditions,
+    List<Handler> handlers) {
   public Method {
     lines = List.copyOf(lines);
     conditions = List.copyOf(conditions);
+    handlers = List.copyOf(handlers);
     if (lastLine < firstLine) {
       throw new IllegalArgumentException(
           name + " must end at or after line " + firstLine + " (got " + lastLine + ")");

@@ -1,6 +1,7 @@
 package atalaya.core.figure;
 
 import atalaya.core.code.ClassState;
+import atalaya.core.gap.Gap;
 import java.util.List;
 
 /**
@@ -16,11 +17,15 @@ public record ClassFigures(
     Share jumps,
     List<MethodFigures> methods,
     List<LineFigures> lines,
-    List<OutcomeFigures> outcomes) {
+    List<OutcomeFigures> outcomes,
+    List<HandlerFigures> handlers,
+    List<Gap> gaps) {
   public ClassFigures {
     methods = List.copyOf(methods);
     lines = List.copyOf(lines);
     outcomes = List.copyOf(outcomes);
+    handlers = List.copyOf(handlers);
+    gaps = List.copyOf(gaps);
   }
 
   /** Whether its figures count. */

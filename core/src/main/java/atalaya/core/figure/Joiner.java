@@ -5,9 +5,11 @@ import static atalaya.core.run.ClassReach.OUTSIDE;
 import atalaya.core.code.ClassState;
 import atalaya.core.code.CodeClass;
 import atalaya.core.code.Condition;
+import atalaya.core.code.Handler;
 import atalaya.core.code.Line;
 import atalaya.core.code.Method;
 import atalaya.core.code.Outcome;
+import atalaya.core.gap.Gap;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
 import java.util.ArrayList;
@@ -37,15 +39,12 @@ public final class Joiner {
    * The figures of one class.
    *
    * @param state how far the class took part; a class that is left out adds nothing to its tests
+   * @param gaps of the class
    */
-  public ClassFigures join(CodeClass code, ClassReach reach, ClassState state) {
-    Place place =
-        new Place(
-            detail == Detail.METHODS ? MethodEntries.of(code) : code,
-            reach.hits(),
-            state != ClassState.LEFT_OUT);
+  public ClassFigures join(CodeClass code, ClassReach reach, ClassState state, List<Gap> gaps) {
+    Place place = new Place(code, reach.hits(), state != ClassState.LEFT_OUT);
     place.count(reach);
-    return place.figures(state);
+    return place.figures(state, gaps);
   }
 
   /** What each test reached in the classes joined so far, in the order of {@code tests}. */
@@ -67,17 +66,23 @@ public final class Joiner {
     }
   }
 
-  /** A line or an outcome while it is counted who reached it. */
+  private enum Kind {
+    LINE,
+    OUTCOME,
+    HANDLER
+  }
+
+  /** A line, an outcome or a handler while it is counted who reached it. */
   private static final class Thing {
     final int method;
-    final boolean isLine;
+    final Kind kind;
     int tests;
     boolean otherwise;
     int lastTest;
 
-    Thing(int method, boolean isLine) {
+    Thing(int method, Kind kind) {
       this.method = method;
-      this.isLine = isLine;
+      this.kind = kind;
     }
 
     boolean reached() {
@@ -94,13 +99,19 @@ public final class Joiner {
     final List<Thing> things;
     final List<Thing> initialisers;
     final int lines;
+    final int outcomes;
     final int[] methods;
 
     Pattern(List<Thing> things, List<Thing> initialisers) {
       this.things = things;
       this.initialisers = initialisers;
-      this.lines = (int) things.stream().filter(thing -> thing.isLine).count();
+      this.lines = count(Kind.LINE);
+      this.outcomes = count(Kind.OUTCOME);
       this.methods = things.stream().mapToInt(thing -> thing.method).distinct().toArray();
+    }
+
+    private int count(Kind kind) {
+      return (int) things.stream().filter(thing -> thing.kind == kind).count();
     }
   }
 
@@ -121,12 +132,15 @@ public final class Joiner {
       for (int i = 0; i < code.methods().size(); i++) {
         Method method = code.methods().get(i);
         for (Line line : method.lines()) {
-          add(new Thing(i, true), line.points());
+          add(new Thing(i, Kind.LINE), line.points());
         }
         for (Condition condition : method.conditions()) {
           for (Outcome outcome : condition.outcomes()) {
-            add(new Thing(i, false), outcome.points());
+            add(new Thing(i, Kind.OUTCOME), outcome.points());
           }
+        }
+        for (Handler handler : method.handlers()) {
+          add(new Thing(i, Kind.HANDLER), handler.points());
         }
       }
     }
@@ -154,8 +168,8 @@ public final class Joiner {
       for (Thing thing : things) {
         if (counts && thing.tests == 1 && !thing.otherwise) {
           TestSums only = sums(thing.lastTest);
-          only.linesOnlyHere += thing.isLine ? 1 : 0;
-          only.outcomesOnlyHere += thing.isLine ? 0 : 1;
+          only.linesOnlyHere += thing.kind == Kind.LINE ? 1 : 0;
+          only.outcomesOnlyHere += thing.kind == Kind.OUTCOME ? 1 : 0;
         }
       }
     }
@@ -185,7 +199,7 @@ public final class Joiner {
       if (counts) {
         TestSums sums = sums(test);
         sums.lines += pattern.lines;
-        sums.outcomes += pattern.things.size() - pattern.lines;
+        sums.outcomes += pattern.outcomes;
         sums.methods += pattern.methods.length;
       }
     }
@@ -194,10 +208,11 @@ public final class Joiner {
       return tests.computeIfAbsent(test, t -> new TestSums());
     }
 
-    ClassFigures figures(ClassState state) {
+    ClassFigures figures(ClassState state, List<Gap> gaps) {
       List<MethodFigures> methods = new ArrayList<>();
       List<LineFigures> lines = new ArrayList<>();
       List<OutcomeFigures> outcomes = new ArrayList<>();
+      List<HandlerFigures> handlers = new ArrayList<>();
       Iterator<Thing> next = things.iterator();
       for (int i = 0; i < code.methods().size(); i++) {
         Method method = code.methods().get(i);
@@ -215,11 +230,23 @@ public final class Joiner {
             outcomes.add(figures(method, condition, outcome, thing));
           }
         }
+        for (Handler handler : method.handlers()) {
+          handlers.add(figures(method, handler, next.next()));
+        }
         methods.add(figures(method, reachedLines, reachedOutcomes, testsOfMethod[i]));
       }
       Share jumps = new Share(code.jumpsMatched(), code.jumps());
       return new ClassFigures(
-          code.name(), code.module(), code.path(), state, jumps, methods, lines, outcomes);
+          code.name(),
+          code.module(),
+          code.path(),
+          state,
+          jumps,
+          methods,
+          lines,
+          outcomes,
+          handlers,
+          gaps);
     }
 
     private OptionalLong hits(BitSet points) {
@@ -250,6 +277,17 @@ public final class Joiner {
           line.number(),
           thing.reached(),
           hits(line.points()),
+          thing.tests);
+    }
+
+    private HandlerFigures figures(Method method, Handler handler, Thing thing) {
+      return new HandlerFigures(
+          code.path(),
+          code.name(),
+          method.name(),
+          handler.line(),
+          handler.text(),
+          thing.reached(),
           thing.tests);
     }
 

@@ -7,18 +7,19 @@ import java.util.BitSet;
 import java.util.List;
 
 /** The model of a class of which only the entries of its methods were observed. */
-final class MethodEntries {
+public final class MethodEntries {
   private MethodEntries() {}
 
   /** Each method with one line, its first, and no conditions. */
-  static CodeClass of(CodeClass code) {
+  public static CodeClass of(CodeClass code) {
     return new CodeClass(
         code.name(),
         code.module(),
         code.path(),
         code.methods().stream().map(MethodEntries::entry).toList(),
         0,
-        0);
+        0,
+        code.flow());
   }
 
   private static Method entry(Method method) {
@@ -30,10 +31,12 @@ final class MethodEntries {
             : List.of(new Line(method.lines().get(0).number(), points));
     return new Method(
         method.name(),
+        method.code(),
         method.firstLine(),
         method.lastLine(),
         method.complexity(),
         first,
+        List.of(),
         List.of());
   }
 }

@@ -1,17 +1,34 @@
 package atalaya.core.table;
 
+import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.Level;
 import atalaya.core.figure.LineFigures;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.OutcomeFigures;
 import atalaya.core.figure.TestFigures;
+import atalaya.core.figure.Totals;
 import atalaya.core.figure.Unwatched;
+import atalaya.core.gap.Gap;
+import atalaya.core.survey.Survey;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalLong;
 
 /** Makes the tables from figures. */
 public final class Tables {
   private static final Object NOT_COUNTED = null;
+
+  private static final List<String> OF_TOTALS =
+      List.of(
+          "methods",
+          "methods_reached",
+          "lines",
+          "lines_reached",
+          "outcomes",
+          "outcomes_reached",
+          "complexity",
+          "complexity_largest",
+          "unwatched");
 
   private Tables() {}
 
@@ -57,6 +74,62 @@ public final class Tables {
                         o.reached(),
                         hits(o.hits()),
                         o.tests()))
+            .toList());
+  }
+
+  /** The table {@code classes}; the figures of a class left out stand there, but count nowhere. */
+  public static Table classes(List<ClassSummary> classes) {
+    List<String> columns = new ArrayList<>(List.of("module", "path", "class", "state"));
+    columns.addAll(OF_TOTALS);
+    return new Table(
+        "classes",
+        columns,
+        classes.stream()
+            .map(
+                type -> {
+                  List<Object> row =
+                      new ArrayList<>(
+                          List.of(type.module(), type.path(), type.name(), type.state().label()));
+                  row.addAll(totals(Totals.of(type.methods()), largest(type.methods())));
+                  return row;
+                })
+            .toList());
+  }
+
+  private static int largest(List<MethodFigures> methods) {
+    return methods.stream().mapToInt(m -> m.complexity().value()).max().orElse(0);
+  }
+
+  private static List<Object> totals(Totals totals, int largest) {
+    return Table.row(
+        totals.methods().whole(),
+        totals.methods().part(),
+        totals.lines().whole(),
+        totals.lines().part(),
+        totals.outcomes().whole(),
+        totals.outcomes().part(),
+        totals.complexity(),
+        largest,
+        totals.unwatched().total());
+  }
+
+  /** Parts of the code that are modules or packages. */
+  public static Table parts(Survey.By by, List<Survey.Part> parts) {
+    List<String> columns = new ArrayList<>(List.of(by.label(), "classes", "classes_reached"));
+    columns.addAll(OF_TOTALS);
+    return new Table(
+        by.plural(),
+        columns,
+        parts.stream()
+            .map(
+                part -> {
+                  List<Object> row = new ArrayList<>();
+                  row.add(part.name());
+                  row.add(part.totals().classes().whole());
+                  row.add(part.totals().classes().part());
+                  row.addAll(totals(part.totals(), part.largest()));
+                  return row;
+                })
             .toList());
   }
 
@@ -112,6 +185,42 @@ public final class Tables {
         tried ? unwatched.unchecked() : null,
         unwatched.total(),
         thresholds.of(unwatched.total()).label());
+  }
+
+  /** The table {@code gaps}. */
+  public static Table gaps(List<Gap> gaps) {
+    return new Table(
+        "gaps",
+        List.of(
+            "name",
+            "kind",
+            "path",
+            "class",
+            "method",
+            "line",
+            "condition",
+            "outcome",
+            "opens_lines",
+            "opens_outcomes",
+            "opens_methods",
+            "decision"),
+        gaps.stream()
+            .map(
+                g ->
+                    Table.row(
+                        g.name(),
+                        g.kind().label(),
+                        g.path(),
+                        g.className(),
+                        g.method(),
+                        g.line(),
+                        g.condition(),
+                        g.outcome(),
+                        g.opens().lines(),
+                        g.opens().outcomes(),
+                        g.opens().methods(),
+                        null))
+            .toList());
   }
 
   /** The table {@code tests}. */

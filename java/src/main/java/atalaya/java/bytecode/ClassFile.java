@@ -1,5 +1,6 @@
 package atalaya.java.bytecode;
 
+import atalaya.core.flow.Flow;
 import java.util.List;
 import java.util.Map;
 
@@ -11,6 +12,7 @@ import java.util.Map;
  * @param synthetic whether the compiler made the whole class
  * @param isEnum whether it is an enum or the body of an enum constant
  * @param isInner whether its constructors take the enclosing object first
+ * @param flow of control in it
  * @param enumMaps for each array that turns enum constants into switch keys, {@code owner.field},
  *     the constants by key
  */
@@ -22,6 +24,7 @@ public record ClassFile(
     boolean isRecord,
     boolean isInner,
     List<CodeMethod> methods,
+    Flow flow,
     Map<String, Map<Integer, String>> enumMaps) {
   public ClassFile {
     methods = List.copyOf(methods);

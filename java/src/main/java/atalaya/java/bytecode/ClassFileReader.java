@@ -1,10 +1,12 @@
 package atalaya.java.bytecode;
 
+import atalaya.core.flow.Flow;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.FieldVisitor;
@@ -18,14 +20,18 @@ public final class ClassFileReader {
   /**
    * Reads one class file.
    *
+   * @param isOurs whether calls of the class with this binary name are wanted
    * @throws UnreadableClass when it is damaged, or of a version that the bytecode library does not
    *     know
    */
-  public static ClassFile read(byte[] bytes) {
+  public static ClassFile read(byte[] bytes, Predicate<String> isOurs) {
     try {
+      ClassReader reader = new ClassReader(bytes);
       Visitor visitor = new Visitor();
-      new ClassReader(bytes).accept(visitor, ClassReader.SKIP_FRAMES);
-      return visitor.classFile();
+      reader.accept(visitor, ClassReader.SKIP_FRAMES);
+      FlowReader flow = new FlowReader(isOurs);
+      reader.accept(flow, ClassReader.SKIP_FRAMES);
+      return visitor.classFile(flow.flow());
     } catch (IllegalArgumentException e) {
       throw new UnreadableClass(String.valueOf(e.getMessage()), e);
     } catch (RuntimeException e) {
@@ -57,7 +63,7 @@ public final class ClassFileReader {
       super(PointVisitor.ASM);
     }
 
-    ClassFile classFile() {
+    ClassFile classFile(Flow flow) {
       return new ClassFile(
           internalName.replace('/', '.'),
           sourceFile,
@@ -66,6 +72,7 @@ public final class ClassFileReader {
           isRecord,
           isInner,
           methods,
+          flow,
           enumMaps);
     }
 

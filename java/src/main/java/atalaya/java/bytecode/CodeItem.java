@@ -1,6 +1,7 @@
 package atalaya.java.bytecode;
 
 import java.util.BitSet;
+import java.util.List;
 import java.util.Map;
 
 /** Something in the code of a method that has to do with the source. */
@@ -18,8 +19,12 @@ public sealed interface CodeItem {
    */
   record LineEntry(int point, int line, boolean returnsOnly) implements CodeItem {}
 
-  /** The first instruction of an exception handler. */
-  record HandlerEntry(int point, int line) implements CodeItem {}
+  /**
+   * The first instruction of an exception handler.
+   *
+   * @param types the simple names of what it catches, in alphabetical order; empty for anything
+   */
+  record HandlerEntry(int point, int line, List<String> types) implements CodeItem {}
 
   /**
    * A conditional jump: {@code point} when it jumps, {@code point + 1} when it does not.

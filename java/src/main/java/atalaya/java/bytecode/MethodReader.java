@@ -4,10 +4,10 @@ import atalaya.points.PointVisitor;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import org.objectweb.asm.Handle;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.Opcodes;
@@ -18,7 +18,8 @@ class MethodReader extends PointVisitor {
 
   private final List<CodeItem> items = new ArrayList<>();
   private final Map<Label, Integer> labels = new HashMap<>();
-  private final Set<Label> typedHandlers = new HashSet<>();
+  private final Map<Label, Set<String>> typedHandlers = new HashMap<>();
+  private Set<String> caught = Set.of();
   private final Map<String, Map<Integer, String>> enumMaps = new HashMap<>();
   private final List<Runnable> afterwards = new ArrayList<>();
   private int currentLine;
@@ -69,7 +70,8 @@ class MethodReader extends PointVisitor {
   public void visitTryCatchBlock(Label start, Label end, Label handler, String type) {
     super.visitTryCatchBlock(start, end, handler, type);
     if (type != null) {
-      typedHandlers.add(handler);
+      String simple = type.substring(Math.max(type.lastIndexOf('/'), type.lastIndexOf('$')) + 1);
+      typedHandlers.computeIfAbsent(handler, h -> new TreeSet<>()).add(simple);
     }
   }
 
@@ -78,16 +80,22 @@ class MethodReader extends PointVisitor {
     super.visitLabel(label);
     labels.put(label, labels.size());
     typeSwitches.label(label);
+    caught = typedHandlers.getOrDefault(label, caught);
   }
 
   @Override
   protected void handler(int point) {
-    items.add(new CodeItem.HandlerEntry(point, currentLine));
+    items.add(new CodeItem.HandlerEntry(point, currentLine, List.copyOf(caught)));
+    caught = Set.of();
   }
 
   @Override
   protected void line(int point, int line) {
     currentLine = line;
+    int last = items.size() - 1;
+    if (last >= 0 && items.get(last) instanceof CodeItem.HandlerEntry entry) {
+      items.set(last, new CodeItem.HandlerEntry(entry.point(), line, entry.types()));
+    }
     items.add(new CodeItem.LineEntry(point, line, false));
   }
 

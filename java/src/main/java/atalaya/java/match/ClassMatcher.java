@@ -10,6 +10,7 @@ import atalaya.java.bytecode.CodeMethod;
 import atalaya.java.source.SourceClass;
 import atalaya.java.source.SourceCode;
 import atalaya.java.source.SourceCondition;
+import atalaya.java.source.SourceHandler;
 import atalaya.java.source.SourceItem;
 import atalaya.java.source.SourceLambda;
 import atalaya.java.source.SourceMethod;
@@ -62,6 +63,7 @@ final class ClassMatcher {
         Owner owner =
             new Owner(
                 MethodNames.of(file, method, null),
+                method.key(),
                 0,
                 0,
                 new Complexity(complexity(method), Complexity.Origin.BYTECODE));
@@ -116,16 +118,29 @@ final class ClassMatcher {
         decisions += source.fields().decisions();
       }
       String name = MethodNames.of(file, code, method);
-      Owner owner = new Owner(name, method.firstLine(), method.lastLine(), fromSource(decisions));
+      Owner owner =
+          new Owner(name, code.key(), method.firstLine(), method.lastLine(), fromSource(decisions));
       owners.add(owner);
       ownerOf.put(method, owner);
       ofFields = holdsFields ? owner : ofFields;
     }
     if (ofFields == null) {
-      ofFields = new Owner(CONSTRUCTOR + "()", 0, 0, fromSource(source.fields().decisions()));
+      ofFields =
+          new Owner(
+              CONSTRUCTOR + "()",
+              noConstructorWritten(),
+              0,
+              0,
+              fromSource(source.fields().decisions()));
       owners.add(ofFields);
     }
-    Owner ofStatics = new Owner(INITIALISER + "()", 0, 0, fromSource(source.statics().decisions()));
+    Owner ofStatics =
+        new Owner(
+            INITIALISER + "()",
+            INITIALISER + "()V",
+            0,
+            0,
+            fromSource(source.statics().decisions()));
     owners.add(ofStatics);
     for (CodeMethod method : file.methods()) {
       if (!method.synthetic() && method.hasCode()) {
@@ -133,6 +148,16 @@ final class ClassMatcher {
       }
     }
     return model(module, path);
+  }
+
+  /** The constructor that the compiler made, where it is the only one. */
+  private String noConstructorWritten() {
+    List<String> all =
+        file.methods().stream()
+            .filter(method -> method.name().equals(CONSTRUCTOR) && !method.synthetic())
+            .map(CodeMethod::key)
+            .toList();
+    return all.size() == 1 ? all.get(0) : "";
   }
 
   private static Complexity fromSource(int decisions) {
@@ -193,9 +218,13 @@ final class ClassMatcher {
       return;
     }
     List<CodeItem> steering = method.items().stream().filter(ClassMatcher::steers).toList();
+    List<SourceItem> written =
+        source.items().stream().filter(item -> !(item instanceof SourceItem.Catch)).toList();
     Map<CodeItem, SourceItem> meanings =
-        withoutDoubtful(source, Alignment.of(source.items(), steering, this::fits));
+        withoutDoubtful(source, Alignment.of(written, steering, this::fits));
     Map<CodeItem, Integer> passed = PatternTests.passed(steering, meanings);
+    handlers(method, source)
+        .forEach((entry, handler) -> owner.apply(handler.line()).handler(handler, entry.point()));
     for (CodeItem item : method.items()) {
       if (item instanceof CodeItem.LineEntry entry) {
         boolean wanted = lastReturn || !entry.returnsOnly();
@@ -208,6 +237,16 @@ final class ClassMatcher {
         condition(item, meanings.get(item), passed, owner, counts);
       }
     }
+  }
+
+  private static Map<CodeItem.HandlerEntry, SourceHandler> handlers(
+      CodeMethod method, SourceCode source) {
+    List<SourceHandler> written =
+        source.items().stream()
+            .filter(SourceItem.Catch.class::isInstance)
+            .map(item -> ((SourceItem.Catch) item).handler())
+            .toList();
+    return HandlerMatch.of(written, method.items(CodeItem.HandlerEntry.class));
   }
 
   /**
@@ -396,6 +435,6 @@ final class ClassMatcher {
 
   private CodeClass model(String module, String path) {
     List<Method> methods = owners.stream().flatMap(owner -> owner.method().stream()).toList();
-    return new CodeClass(file.name(), module, path, methods, jumps, jumpsMatched);
+    return new CodeClass(file.name(), module, path, methods, jumps, jumpsMatched, file.flow());
   }
 }

@@ -2,10 +2,12 @@ package atalaya.java.match;
 
 import atalaya.core.code.Complexity;
 import atalaya.core.code.Condition;
+import atalaya.core.code.Handler;
 import atalaya.core.code.Line;
 import atalaya.core.code.Method;
 import atalaya.core.code.Outcome;
 import atalaya.java.source.SourceCondition;
+import atalaya.java.source.SourceHandler;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
@@ -19,17 +21,24 @@ import java.util.TreeMap;
 /** A method of the model while its lines and conditions are gathered. */
 final class Owner {
   private final String name;
+  private final String code;
   private final int firstLine;
   private final int lastLine;
   private final Complexity complexity;
   private final TreeMap<Integer, BitSet> lines = new TreeMap<>();
   private final Map<SourceCondition, Map<String, BitSet>> matched = new TreeMap<>();
   private final List<Condition> unmatched = new ArrayList<>();
+  private final Map<SourceHandler, BitSet> handlers = new TreeMap<>();
   private final Map<Integer, Integer> jumpsOnLine = new HashMap<>();
 
-  /** The lines are 0 when only the code tells them. */
-  Owner(String name, int firstLine, int lastLine, Complexity complexity) {
+  /**
+   * The lines are 0 when only the code tells them.
+   *
+   * @param code name and descriptor of the method of the class file, or empty
+   */
+  Owner(String name, String code, int firstLine, int lastLine, Complexity complexity) {
     this.name = name;
+    this.code = code;
     this.firstLine = firstLine;
     this.lastLine = lastLine;
     this.complexity = complexity;
@@ -37,6 +46,10 @@ final class Owner {
 
   void line(int line, int point) {
     lines.computeIfAbsent(line, l -> new BitSet()).set(point);
+  }
+
+  void handler(SourceHandler handler, int point) {
+    handlers.computeIfAbsent(handler, h -> new BitSet()).set(point);
   }
 
   /** Counts a written jump; its number on its line, from 1. */
@@ -79,6 +92,16 @@ final class Owner {
     List<Line> reachable =
         lines.entrySet().stream().map(e -> new Line(e.getKey(), e.getValue())).toList();
     return Optional.of(
-        new Method(name, first, Math.max(first, last), complexity, reachable, conditions));
+        new Method(
+            name,
+            code,
+            first,
+            Math.max(first, last),
+            complexity,
+            reachable,
+            conditions,
+            handlers.entrySet().stream()
+                .map(e -> new Handler(e.getKey().line(), e.getKey().text(), e.getValue()))
+                .toList()));
   }
 }

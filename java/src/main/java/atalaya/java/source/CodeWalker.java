@@ -1,5 +1,6 @@
 package atalaya.java.source;
 
+import com.sun.source.tree.AnnotatedTypeTree;
 import com.sun.source.tree.AssertTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.BlockTree;
@@ -27,6 +28,7 @@ import com.sun.source.tree.ThrowTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.TryTree;
 import com.sun.source.tree.UnaryTree;
+import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.tree.YieldTree;
@@ -460,6 +462,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     for (CatchTree handler : tree.getCatches()) {
       alive = true;
       note(handler.getParameter());
+      items.add(handler(handler));
       ways.enterFinally(last);
       walk(handler.getBlock());
       ways.leave();
@@ -471,6 +474,28 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     }
     alive = after;
     return null;
+  }
+
+  private SourceItem.Catch handler(CatchTree tree) {
+    Tree type = tree.getParameter().getType();
+    List<? extends Tree> types =
+        type instanceof UnionTypeTree union ? union.getTypeAlternatives() : List.of(type);
+    long start = places.start(tree);
+    int line = places.line(start);
+    SourceHandler handler =
+        new SourceHandler(
+            start,
+            line,
+            places.text(start, places.start(tree.getBlock())),
+            types.stream().map(CodeWalker::simpleName).distinct().sorted().toList());
+    return new SourceItem.Catch(handler, line, line);
+  }
+
+  private static String simpleName(Tree type) {
+    Tree bare = type instanceof AnnotatedTypeTree annotated ? annotated.getUnderlyingType() : type;
+    return bare instanceof MemberSelectTree select
+        ? select.getIdentifier().toString()
+        : bare.toString();
   }
 
   /** The copy of a {@code finally} that an orderly end of the block before it goes through. */

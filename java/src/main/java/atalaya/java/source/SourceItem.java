@@ -80,6 +80,9 @@ public sealed interface SourceItem {
    */
   record PatternTest(SourceCondition whole, int fromLine, int toLine) implements SourceItem {}
 
+  /** A {@code catch} clause begins. */
+  record Catch(SourceHandler handler, int fromLine, int toLine) implements SourceItem {}
+
   /** A lambda stands here. */
   record LambdaHere(SourceLambda lambda, int fromLine, int toLine) implements SourceItem {}
 

@@ -24,6 +24,11 @@ public final class ObservedCommand {
 
   private static final String VARIABLE = "JAVA_TOOL_OPTIONS";
 
+  /**
+   * HotSpot compiles no method of more than 8,000 bytes, and marks may make one longer than that.
+   */
+  private static final String COMPILE_ALL = " -XX:-DontCompileHugeMethods";
+
   private ObservedCommand() {}
 
   /**
@@ -101,7 +106,7 @@ public final class ObservedCommand {
   private static void announce(Map<String, String> environment, String option) {
     char quote = option.indexOf('"') < 0 ? '"' : '\'';
     String quoted = option.indexOf(' ') < 0 ? option : quote + option + quote;
-    environment.merge(VARIABLE, quoted, (before, ours) -> before + " " + ours);
+    environment.merge(VARIABLE, quoted + COMPILE_ALL, (before, ours) -> before + " " + ours);
   }
 
   private static Process start(ProcessBuilder builder) throws NotStarted {

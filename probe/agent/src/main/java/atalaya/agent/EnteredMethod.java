@@ -25,9 +25,4 @@ final class EnteredMethod extends UnplantedMethod {
       marks.setAlone(mv, point);
     }
   }
-
-  @Override
-  public void visitMaxs(int maxStack, int maxLocals) {
-    super.visitMaxs(Math.max(maxStack, Marks.STACK), maxLocals);
-  }
 }

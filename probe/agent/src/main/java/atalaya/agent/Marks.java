@@ -11,9 +11,6 @@ final class Marks {
   private static final String DESCRIPTOR =
       "(Ljava/lang/invoke/MethodHandles$Lookup;Ljava/lang/String;Ljava/lang/Class;I)";
 
-  /** What the longest of these pieces of code has on the stack. */
-  static final int STACK = 6;
-
   private static final String REACH = "atalaya/boot/Reach";
 
   private final int index;

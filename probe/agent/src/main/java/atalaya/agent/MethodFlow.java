@@ -1,6 +1,5 @@
 package atalaya.agent;
 
-import atalaya.points.PointVisitor;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
@@ -9,7 +8,7 @@ import org.objectweb.asm.Label;
 import org.objectweb.asm.Opcodes;
 
 /** How control flows between the points of one method. */
-final class MethodFlow extends PointVisitor {
+final class MethodFlow extends CodeVisitor {
   private static final int NO_CODE = -1;
 
   private static final int LABEL = 0;
@@ -24,7 +23,6 @@ final class MethodFlow extends PointVisitor {
 
   private final boolean isConstructor;
   private final boolean counts;
-  private final SuperCall superCall;
   private final Map<Integer, Integer> entries = new HashMap<>();
   private final BitSet joins = new BitSet();
   private final BitSet seen = new BitSet();
@@ -32,7 +30,7 @@ final class MethodFlow extends PointVisitor {
   private int length;
   private boolean alive = true;
   private boolean codeTold;
-  private boolean subroutines;
+  private boolean unusual;
   private int points;
   private int firstLine = Paths.NONE;
   private int maxLocals = NO_CODE;
@@ -42,11 +40,10 @@ final class MethodFlow extends PointVisitor {
    *
    * @param counts whether each point is counted, so that none stands for another
    */
-  MethodFlow(String name, Counter counter, boolean counts) {
-    super(null, counter);
+  MethodFlow(Counter counter, String type, int access, String name, boolean counts) {
+    super(null, counter, type, access, name);
     this.counts = counts;
     isConstructor = name.equals("<init>");
-    superCall = new SuperCall(name);
   }
 
   boolean hasCode() {
@@ -59,7 +56,7 @@ final class MethodFlow extends PointVisitor {
 
   /** Whether each point is marked as it is passed: the code has no clear paths, or needs none. */
   boolean marksAtOnce() {
-    return counts || subroutines || !superCall.isPast() || points <= 1;
+    return counts || unusual || !isInitialised() || points <= 1;
   }
 
   /** The first point on a line; none when no line is known. */
@@ -123,13 +120,11 @@ final class MethodFlow extends PointVisitor {
 
   @Override
   protected void jump(int point, int opcode, Label target) {
-    instruction(opcode);
     step(JUMP, point, enter(target));
   }
 
   @Override
   protected void choice(int point, int[] keys, Label[] targets, Label otherwise) {
-    instruction(Opcodes.TABLESWITCH);
     int[] step = new int[targets.length + 4];
     step[0] = CHOICE;
     step[1] = point;
@@ -144,15 +139,14 @@ final class MethodFlow extends PointVisitor {
 
   @Override
   protected void leap(Label target) {
-    instruction(Opcodes.GOTO);
     step(LEAP, enter(target));
     alive = false;
   }
 
   @Override
-  protected void instruction(int opcode) {
-    subroutines |= opcode == Opcodes.JSR;
-    if (!codeTold && Instructions.mayThrow(opcode)) {
+  protected void instruction(int opcode, Effect effect) {
+    unusual |= opcode == Opcodes.JSR;
+    if (!codeTold && effect != Effect.NONE) {
       step(CODE);
     }
     boolean returns = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
@@ -163,18 +157,14 @@ final class MethodFlow extends PointVisitor {
   }
 
   @Override
-  public void visitTypeInsn(int opcode, String type) {
-    super.visitTypeInsn(opcode, type);
-    superCall.type(opcode);
+  public void visitVarInsn(int opcode, int local) {
+    super.visitVarInsn(opcode, local);
+    unusual |= replacesThis(opcode, local);
   }
 
   @Override
-  public void visitMethodInsn(
-      int opcode, String owner, String name, String descriptor, boolean onInterface) {
-    super.visitMethodInsn(opcode, owner, name, descriptor, onInterface);
-    if (superCall.isThisCall(opcode, name)) {
-      step(INITIALISED);
-    }
+  protected void initialised() {
+    step(INITIALISED);
   }
 
   @Override

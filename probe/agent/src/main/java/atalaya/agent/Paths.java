@@ -41,7 +41,7 @@ final class Paths {
           @Override
           public MethodVisitor visitMethod(
               int access, String name, String descriptor, String signature, String[] thrown) {
-            MethodFlow flow = new MethodFlow(name, counter, counts);
+            MethodFlow flow = new MethodFlow(counter, reader.getClassName(), access, name, counts);
             flows.put(name + descriptor, flow);
             return flow;
           }

@@ -1,6 +1,5 @@
 package atalaya.agent;
 
-import atalaya.points.PointVisitor;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -22,14 +21,13 @@ import org.objectweb.asm.Opcodes;
  * end that marks the point and goes on; it needs the same stack map frame as its target, which is
  * known by then.
  */
-final class PlantedMethod extends PointVisitor {
+final class PlantedMethod extends CodeVisitor {
   private static final int UNKNOWN = -2;
 
   private final Marks marks;
   private final Paths paths;
   private final MethodFlow flow;
   private final boolean remembers;
-  private final SuperCall superCall;
   private final List<Detour> detours = new ArrayList<>();
   private final List<Label> labelsHere = new ArrayList<>();
   private final Map<Label, Frame> frames = new HashMap<>();
@@ -47,13 +45,19 @@ final class PlantedMethod extends PointVisitor {
    * @param flow of the method, one of {@code paths}
    */
   PlantedMethod(
-      MethodVisitor to, Counter counter, String name, Marks marks, Paths paths, MethodFlow flow) {
-    super(to, counter);
+      MethodVisitor to,
+      Counter counter,
+      String type,
+      int access,
+      String name,
+      Marks marks,
+      Paths paths,
+      MethodFlow flow) {
+    super(to, counter, type, access, name);
     this.marks = marks;
     this.paths = paths;
     this.flow = flow;
     this.remembers = !flow.marksAtOnce();
-    this.superCall = new SuperCall(name);
   }
 
   /** How far a path was passed. */
@@ -115,7 +119,7 @@ final class PlantedMethod extends PointVisitor {
   }
 
   private boolean onPaths() {
-    return remembers && superCall.isPast();
+    return remembers && isInitialised();
   }
 
   @Override
@@ -286,12 +290,12 @@ final class PlantedMethod extends PointVisitor {
   }
 
   @Override
-  protected void instruction(int opcode) {
+  protected void instruction(int opcode, Effect effect) {
     boolean returns = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
     boolean isSeen = now.at == paths.certain(line) && opcode != Opcodes.MONITORENTER;
-    if (returns || Instructions.mayCall(opcode) && !isSeen) {
+    if (returns || effect == Effect.CALLS && !isSeen) {
       markPending();
-    } else if (Instructions.mayThrow(opcode) && now.isPending() && now.remembered != now.at) {
+    } else if (effect != Effect.NONE && now.isPending() && now.remembered != now.at) {
       marks.pushPoint(mv, now.at);
       mv.visitVarInsn(Opcodes.ISTORE, position());
       now = now.remember();
@@ -320,16 +324,11 @@ final class PlantedMethod extends PointVisitor {
   public void visitTypeInsn(int opcode, String type) {
     beforeNew = opcode == Opcodes.NEW;
     super.visitTypeInsn(opcode, type);
-    superCall.type(opcode);
   }
 
   @Override
-  public void visitMethodInsn(
-      int opcode, String owner, String name, String descriptor, boolean onInterface) {
-    super.visitMethodInsn(opcode, owner, name, descriptor, onInterface);
-    if (superCall.isThisCall(opcode, name)) {
-      beginPaths();
-    }
+  protected void initialised() {
+    beginPaths();
   }
 
   // ---- the method's end ----
@@ -352,7 +351,7 @@ final class PlantedMethod extends PointVisitor {
       catchAll(pathsEnd);
     }
     int ours = marks.locals() + (remembers ? 1 : 0);
-    super.visitMaxs(maxStack + Marks.STACK, maxLocals + ours);
+    super.visitMaxs(maxStack, maxLocals + ours);
   }
 
   /** What leaves the method by an exception has passed the position that is remembered. */

@@ -60,7 +60,7 @@ final class Planter {
     Marks marks = new Marks(index, base, asConstant, detail == Detail.HITS);
     Set<String> leaveAlone = new HashSet<>();
     while (true) {
-      ClassWriter writer = new ClassWriter(reader, 0);
+      ClassWriter writer = new ClassWriter(reader, ClassWriter.COMPUTE_MAXS);
       PointVisitor.Counter counter = new PointVisitor.Counter();
       reader.accept(
           new ClassVisitor(PointVisitor.ASM, writer) {
@@ -90,7 +90,8 @@ final class Planter {
               }
               return detail == Detail.METHODS
                   ? new EnteredMethod(to, counter, marks, flow.firstLine())
-                  : new PlantedMethod(to, counter, name, marks, paths, flow);
+                  : new PlantedMethod(
+                      to, counter, reader.getClassName(), access, name, marks, paths, flow);
             }
           },
           ClassReader.EXPAND_FRAMES);

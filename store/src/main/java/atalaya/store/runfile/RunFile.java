@@ -2,14 +2,18 @@ package atalaya.store.runfile;
 
 import atalaya.core.code.ClassState;
 import atalaya.core.code.Complexity;
+import atalaya.core.figure.ClassSummary;
+import atalaya.core.figure.HandlerFigures;
 import atalaya.core.figure.LineFigures;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Mutants;
 import atalaya.core.figure.OutcomeFigures;
 import atalaya.core.figure.Share;
 import atalaya.core.figure.TestFigures;
+import atalaya.core.gap.Gap;
 import atalaya.core.kept.Stamp;
 import atalaya.core.run.Detail;
+import atalaya.core.run.NotObserved;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.Test;
 import atalaya.core.run.Verdict;
@@ -31,6 +35,11 @@ import org.sqlite.SQLiteConfig;
 /** A run file, open for reading. Every method throws {@link UnreadableRun} when it is damaged. */
 public final class RunFile implements AutoCloseable {
   private static final String COUNTED = " WHERE class.state <> 'left out'";
+
+  private static final String METHODS =
+      "SELECT path, class.name, method.name, first_line, last_line, complexity, complexity_from,"
+          + " lines_reached, lines, outcomes_reached, outcomes, tests, method.class"
+          + " FROM method JOIN class ON class.id = method.class";
 
   private final Path path;
   private final Connection database;
@@ -97,24 +106,38 @@ public final class RunFile implements AutoCloseable {
 
   /** The methods that count, by class and line. */
   public List<MethodFigures> methods() {
+    return read(METHODS + COUNTED + " ORDER BY method.id", RunFile::method);
+  }
+
+  /** All classes in which anything may count, those left out too. */
+  public List<ClassSummary> allClasses() {
+    Map<Integer, List<MethodFigures>> methods = new HashMap<>();
+    query(
+        METHODS + " ORDER BY method.id",
+        row -> methods.computeIfAbsent(row.getInt(13), c -> new ArrayList<>()).add(method(row)));
     return read(
-        "SELECT path, class.name, method.name, first_line, last_line, complexity, complexity_from,"
-            + " lines_reached, lines, outcomes_reached, outcomes, tests"
-            + " FROM method JOIN class ON class.id = method.class"
-            + COUNTED
-            + " ORDER BY method.id",
+        "SELECT id, module, path, name, state FROM class ORDER BY id",
         row ->
-            new MethodFigures(
-                row.getString(1),
+            new ClassSummary(
                 row.getString(2),
                 row.getString(3),
-                row.getInt(4),
-                row.getInt(5),
-                new Complexity(row.getInt(6), origin(row.getString(7))),
-                new Share(row.getInt(8), row.getInt(9)),
-                new Share(row.getInt(10), row.getInt(11)),
-                row.getInt(12),
-                Mutants.NOT_TRIED));
+                row.getString(4),
+                ClassState.of(row.getString(5)),
+                methods.getOrDefault(row.getInt(1), List.of())));
+  }
+
+  private static MethodFigures method(ResultSet row) throws SQLException {
+    return new MethodFigures(
+        row.getString(1),
+        row.getString(2),
+        row.getString(3),
+        row.getInt(4),
+        row.getInt(5),
+        new Complexity(row.getInt(6), origin(row.getString(7))),
+        new Share(row.getInt(8), row.getInt(9)),
+        new Share(row.getInt(10), row.getInt(11)),
+        row.getInt(12),
+        Mutants.NOT_TRIED);
   }
 
   private static Complexity.Origin origin(String label) {
@@ -164,6 +187,47 @@ public final class RunFile implements AutoCloseable {
                 row.getInt(9)));
   }
 
+  /** The handlers that count, by class and line. */
+  public List<HandlerFigures> handlers() {
+    return read(
+        "SELECT path, class.name, method.name, line, handler, reached, handler.tests"
+            + " FROM handler JOIN method ON method.id = handler.method"
+            + " JOIN class ON class.id = method.class"
+            + COUNTED
+            + " ORDER BY class.id, handler.rowid",
+        row ->
+            new HandlerFigures(
+                row.getString(1),
+                row.getString(2),
+                row.getString(3),
+                row.getInt(4),
+                row.getString(5),
+                row.getBoolean(6),
+                row.getInt(7)));
+  }
+
+  /** The gaps that count, by class and method. */
+  public List<Gap> gaps() {
+    return read(
+        "SELECT gap.name, kind, path, class.name, method.name, line, condition, outcome,"
+            + " opens_lines, opens_outcomes, opens_methods, behind"
+            + " FROM gap JOIN method ON method.id = gap.method JOIN class ON class.id = method.class"
+            + COUNTED
+            + " ORDER BY class.id, gap.rowid",
+        row ->
+            new Gap(
+                row.getString(1),
+                Gap.Kind.valueOf(row.getString(2).toUpperCase(Locale.ROOT)),
+                row.getString(3),
+                row.getString(4),
+                row.getString(5),
+                row.getInt(6),
+                row.getString(7),
+                row.getString(8),
+                new Gap.Opens(row.getInt(9), row.getInt(10), row.getInt(11)),
+                row.getString(12)));
+  }
+
   /** All tests, in the order in which they began. */
   public List<TestFigures> tests() {
     return read(
@@ -202,6 +266,15 @@ public final class RunFile implements AutoCloseable {
     return read(
         "SELECT name FROM class WHERE state = '" + state.label() + "' ORDER BY id",
         row -> row.getString(1));
+  }
+
+  /** What could not be observed. */
+  public List<NotObserved> notObserved() {
+    return read(
+        "SELECT reason, what, detail FROM not_observed ORDER BY rowid",
+        row ->
+            new NotObserved(
+                NotObserved.Reason.valueOf(row.getString(1)), row.getString(2), row.getString(3)));
   }
 
   /** The sources and class files of the observed code, as they were. */

@@ -5,6 +5,7 @@ import atalaya.core.figure.LineFigures;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.OutcomeFigures;
 import atalaya.core.figure.TestFigures;
+import atalaya.core.gap.Gap;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
@@ -306,6 +307,12 @@ public final class RunFileWriter {
       Map<String, Integer> methods = methods(id, figures.methods());
       lines(methods, figures.lines());
       outcomes(methods, figures.outcomes());
+      insert(
+          "INSERT INTO handler VALUES (?, ?, ?, ?, ?)",
+          figures.handlers(),
+          (to, h) ->
+              set(to, methods.get(h.method()), h.line(), h.handler(), h.reached(), h.tests()));
+      gaps(methods, figures.gaps());
     }
   }
 
@@ -344,6 +351,25 @@ public final class RunFileWriter {
 
   private static Object hits(OptionalLong hits) {
     return hits.isPresent() ? hits.getAsLong() : null;
+  }
+
+  private void gaps(Map<String, Integer> ids, List<Gap> gaps) throws SQLException {
+    insert(
+        "INSERT INTO gap VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        gaps,
+        (to, g) ->
+            set(
+                to,
+                ids.get(g.method()),
+                g.name(),
+                g.kind().label(),
+                g.line(),
+                g.condition(),
+                g.outcome(),
+                g.opens().lines(),
+                g.opens().outcomes(),
+                g.opens().methods(),
+                g.behind()));
   }
 
   private void outcomes(Map<String, Integer> ids, List<OutcomeFigures> outcomes)

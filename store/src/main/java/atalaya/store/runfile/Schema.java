@@ -53,7 +53,15 @@ final class Schema {
           "CREATE TABLE outcome (method INTEGER NOT NULL REFERENCES method (id),"
               + " line INTEGER NOT NULL, condition TEXT NOT NULL,"
               + " outcome TEXT NOT NULL, reached INTEGER NOT NULL, hits INTEGER,"
-              + " tests INTEGER NOT NULL)");
+              + " tests INTEGER NOT NULL)",
+          "CREATE TABLE handler (method INTEGER NOT NULL REFERENCES method (id),"
+              + " line INTEGER NOT NULL, handler TEXT NOT NULL, reached INTEGER NOT NULL,"
+              + " tests INTEGER NOT NULL)",
+          "CREATE TABLE gap (method INTEGER NOT NULL REFERENCES method (id), name TEXT NOT NULL,"
+              + " kind TEXT NOT NULL, line INTEGER NOT NULL, condition TEXT NOT NULL,"
+              + " outcome TEXT NOT NULL, opens_lines INTEGER NOT NULL,"
+              + " opens_outcomes INTEGER NOT NULL, opens_methods INTEGER NOT NULL,"
+              + " behind TEXT NOT NULL)");
 
   private Schema() {}
 }

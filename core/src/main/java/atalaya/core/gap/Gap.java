@@ -1,0 +1,62 @@
+package atalaya.core.gap;
+
+import java.util.Locale;
+
+/**
+ * One place where the tests see too little ({@code docs/measures.md}, section 8).
+ *
+ * @param name stays the same while its method's code does, wherever the lines move
+ * @param path of the source file, or empty
+ * @param className the binary name
+ * @param method with simple parameter types
+ * @param line of the condition, the handler, or the method's declaration
+ * @param condition the text of the condition or handler; empty for a method
+ * @param outcome the missing one; empty for other kinds
+ * @param behind the name of the outermost gap of its method that opens it up; empty when none does
+ */
+public record Gap(
+    String name,
+    Kind kind,
+    String path,
+    String className,
+    String method,
+    int line,
+    String condition,
+    String outcome,
+    Opens opens,
+    String behind) {
+
+  /** What is missing. */
+  public enum Kind {
+    /** A method was never entered. */
+    METHOD,
+    /** An outcome is missing in a method that was entered. */
+    OUTCOME,
+    /** A handler was never entered. */
+    HANDLER;
+
+    /** The name in tables, in lower case. */
+    public String label() {
+      return name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  /**
+   * What can't be reached before a gap is closed.
+   *
+   * @param lines those within the method whose every path from the entry runs through the gap
+   * @param outcomes the same of outcomes, the missing one itself not counted
+   * @param methods those never entered whose calls all stand in what is opened up, and so on
+   */
+  public record Opens(int lines, int outcomes, int methods) {
+    /** All of it, to compare with others. */
+    public int sum() {
+      return lines + outcomes + methods;
+    }
+  }
+
+  /** {@code harbour.tariff.BerthTariff#quote(Vessel,Stay)}. */
+  public String qualifiedMethod() {
+    return className + "#" + method;
+  }
+}

@@ -1,0 +1,243 @@
+package atalaya.core.gap;
+
+import atalaya.core.code.CodeClass;
+import atalaya.core.code.Condition;
+import atalaya.core.code.Handler;
+import atalaya.core.code.Line;
+import atalaya.core.code.Method;
+import atalaya.core.code.Outcome;
+import atalaya.core.flow.CallGraph;
+import atalaya.core.flow.Flow;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+
+/** Finds the gaps of a run. */
+public final class GapFinder {
+  private final List<CodeClass> classes;
+  private final Function<String, BitSet> reached;
+  private final CallGraph calls;
+  private final Set<String> neverEntered = new HashSet<>();
+
+  /**
+   * Looks at a project.
+   *
+   * @param classes all of it
+   * @param reached the points of a class, by its binary name, that anything reached
+   */
+  public GapFinder(List<CodeClass> classes, Function<String, BitSet> reached) {
+    this.classes = classes;
+    this.reached = reached;
+    this.calls = CallGraph.of(classes);
+    for (CodeClass code : classes) {
+      BitSet points = reached.apply(code.name());
+      for (Method method : code.methods()) {
+        if (!isEntered(method, points)) {
+          neverEntered.add(CallGraph.name(code.name(), method.code()));
+        }
+      }
+    }
+  }
+
+  private static boolean isEntered(Method method, BitSet reached) {
+    return method.lines().stream().anyMatch(line -> line.points().intersects(reached))
+        || method.conditions().stream()
+            .flatMap(condition -> condition.outcomes().stream())
+            .anyMatch(outcome -> outcome.points().intersects(reached));
+  }
+
+  /**
+   * The gaps of one class, by method, in the order of the source.
+   *
+   * @param index of the class
+   */
+  public List<Gap> of(int index) {
+    CodeClass code = classes.get(index);
+    BitSet points = reached.apply(code.name());
+    List<Gap> gaps = new ArrayList<>();
+    Flow.Walk walk = code.flow().walk();
+    BitSet all = walk.reachableWithout(new BitSet());
+    for (Method method : code.methods()) {
+      gaps.addAll(new InMethod(index, method, points, walk, all).gaps());
+    }
+    return gaps;
+  }
+
+  /** A gap before it is known what stands behind it. */
+  private record Found(
+      Gap.Kind kind, int line, String text, String outcome, BitSet points, BitSet opened) {}
+
+  private final class InMethod {
+    private final int index;
+    private final CodeClass code;
+    private final Method method;
+    private final BitSet reached;
+    private final Flow.Walk walk;
+    private final BitSet reachable;
+    private final Map<String, Integer> alike = new HashMap<>();
+
+    InMethod(int index, Method method, BitSet reached, Flow.Walk walk, BitSet reachable) {
+      this.index = index;
+      this.code = classes.get(index);
+      this.method = method;
+      this.reached = reached;
+      this.walk = walk;
+      this.reachable = reachable;
+    }
+
+    List<Gap> gaps() {
+      if (!isEntered(method, reached)) {
+        return List.of(ofMethod());
+      }
+      List<Found> found = new ArrayList<>();
+      for (Condition condition : method.conditions()) {
+        for (Outcome outcome : condition.outcomes()) {
+          if (!outcome.points().intersects(reached)) {
+            found.add(
+                new Found(
+                    Gap.Kind.OUTCOME,
+                    condition.line(),
+                    condition.text(),
+                    outcome.name(),
+                    outcome.points(),
+                    opened(outcome.points())));
+          }
+        }
+      }
+      for (Handler handler : method.handlers()) {
+        if (!handler.points().intersects(reached)) {
+          found.add(
+              new Found(
+                  Gap.Kind.HANDLER,
+                  handler.line(),
+                  handler.text(),
+                  "",
+                  handler.points(),
+                  opened(handler.points())));
+        }
+      }
+      return named(found);
+    }
+
+    private BitSet opened(BitSet points) {
+      BitSet opened = (BitSet) reachable.clone();
+      opened.andNot(walk.reachableWithout(points));
+      return opened;
+    }
+
+    private Gap ofMethod() {
+      int outcomes = method.conditions().stream().mapToInt(c -> c.outcomes().size()).sum();
+      BitSet nodes = new BitSet();
+      method.lines().forEach(line -> nodes.or(nodesOf(line.points())));
+      method
+          .conditions()
+          .forEach(c -> c.outcomes().forEach(outcome -> nodes.or(nodesOf(outcome.points()))));
+      Integer entry = code.flow().entries().get(method.code());
+      if (entry != null) {
+        nodes.set(entry);
+      }
+      int methods = calls.calledOnlyFrom(index, nodes, neverEntered).size();
+      return gap(
+          Gap.Kind.METHOD,
+          method.firstLine(),
+          "",
+          "",
+          new Gap.Opens(method.lines().size(), outcomes, methods),
+          "");
+    }
+
+    private List<Gap> named(List<Found> found) {
+      List<Gap> gaps = new ArrayList<>();
+      for (Found one : found) {
+        int lines = (int) method.lines().stream().filter(line -> isIn(line, one.opened())).count();
+        int outcomes =
+            (int)
+                method.conditions().stream()
+                    .flatMap(condition -> condition.outcomes().stream())
+                    .filter(
+                        outcome ->
+                            !outcome.points().equals(one.points())
+                                && isIn(outcome.points(), one.opened()))
+                    .count();
+        int methods = calls.calledOnlyFrom(index, one.opened(), neverEntered).size();
+        gaps.add(
+            gap(
+                one.kind(),
+                one.line(),
+                one.text(),
+                one.outcome(),
+                new Gap.Opens(lines, outcomes, methods),
+                ""));
+      }
+      return withBehind(found, gaps);
+    }
+
+    /** Of several gaps that open one up, the outermost opens the others as well. */
+    private List<Gap> withBehind(List<Found> found, List<Gap> gaps) {
+      List<Gap> all = new ArrayList<>();
+      for (int i = 0; i < gaps.size(); i++) {
+        int outermost = i;
+        for (int j = 0; j < gaps.size(); j++) {
+          BitSet inner = found.get(outermost).points();
+          BitSet outer = found.get(j).points();
+          if (!outer.equals(inner) && isIn(inner, found.get(j).opened())) {
+            outermost = j;
+          }
+        }
+        Gap gap = gaps.get(i);
+        all.add(
+            new Gap(
+                gap.name(),
+                gap.kind(),
+                gap.path(),
+                gap.className(),
+                gap.method(),
+                gap.line(),
+                gap.condition(),
+                gap.outcome(),
+                gap.opens(),
+                outermost == i ? "" : gaps.get(outermost).name()));
+      }
+      return all;
+    }
+
+    private Gap gap(
+        Gap.Kind kind, int line, String text, String outcome, Gap.Opens opens, String behind) {
+      int ordinal = alike.merge(kind + text + "\n" + outcome, 1, Integer::sum) - 1;
+      return new Gap(
+          GapName.of(code.name(), method.name(), kind, text, outcome, ordinal),
+          kind,
+          code.path(),
+          code.name(),
+          method.name(),
+          line,
+          text,
+          outcome,
+          opens,
+          behind);
+    }
+
+    private boolean isIn(Line line, BitSet nodes) {
+      return isIn(line.points(), nodes);
+    }
+
+    private boolean isIn(BitSet points, BitSet nodes) {
+      return !points.isEmpty() && points.stream().allMatch(p -> nodes.get(nodeOf(p)));
+    }
+
+    private int nodeOf(int point) {
+      return code.flow().nodeOfPoint()[point];
+    }
+
+    private BitSet nodesOf(BitSet points) {
+      BitSet nodes = new BitSet();
+      points.stream().forEach(p -> nodes.set(nodeOf(p)));
+      return nodes;
+    }
+  }
+}

@@ -1,0 +1,2 @@
+/** The whole: totals, and the parts of the code beside each other. */
+package atalaya.core.survey;
