@@ -5,6 +5,8 @@ import atalaya.cli.command.BaseCommand;
 import atalaya.cli.command.CollectCommand;
 import atalaya.cli.command.DemoCommand;
 import atalaya.cli.command.ExportCommand;
+import atalaya.cli.command.GapsCommand;
+import atalaya.cli.command.InspectCommand;
 import atalaya.cli.command.ObserveCommand;
 import atalaya.cli.command.RankCommand;
 import atalaya.cli.command.RootCommand;
@@ -27,6 +29,8 @@ public final class Atalaya {
     COMMANDS.put("collect", console -> new CollectCommand(console));
     COMMANDS.put("survey", console -> new SurveyCommand(console));
     COMMANDS.put("rank", console -> new RankCommand(console));
+    COMMANDS.put("inspect", console -> new InspectCommand(console));
+    COMMANDS.put("gaps", console -> new GapsCommand(console));
     COMMANDS.put("export", console -> new ExportCommand(console));
     COMMANDS.put("runs", console -> new RunsCommand(console));
     COMMANDS.put("demo", console -> new DemoCommand(console, Atalaya::run));

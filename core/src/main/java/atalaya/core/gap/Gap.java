@@ -12,6 +12,7 @@ import java.util.Locale;
  * @param line of the condition, the handler, or the method's declaration
  * @param condition the text of the condition or handler; empty for a method
  * @param outcome the missing one; empty for other kinds
+ * @param evaluated whether the condition came out any other way; true for other kinds
  * @param behind the name of the outermost gap of its method that opens it up; empty when none does
  */
 public record Gap(
@@ -23,6 +24,7 @@ public record Gap(
     int line,
     String condition,
     String outcome,
+    boolean evaluated,
     Opens opens,
     String behind) {
 
@@ -53,6 +55,12 @@ public record Gap(
     public int sum() {
       return lines + outcomes + methods;
     }
+  }
+
+  /** The same gap, opened up by an outer one. */
+  Gap behind(String outer) {
+    return new Gap(
+        name, kind, path, className, method, line, condition, outcome, evaluated, opens, outer);
   }
 
   /** {@code harbour.tariff.BerthTariff#quote(Vessel,Stay)}. */

@@ -10,6 +10,7 @@ import atalaya.core.flow.CallGraph;
 import atalaya.core.flow.Flow;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -70,7 +71,13 @@ public final class GapFinder {
 
   /** A gap before it is known what stands behind it. */
   private record Found(
-      Gap.Kind kind, int line, String text, String outcome, BitSet points, BitSet opened) {}
+      Gap.Kind kind,
+      int line,
+      String text,
+      String outcome,
+      boolean evaluated,
+      BitSet points,
+      BitSet opened) {}
 
   private final class InMethod {
     private final int index;
@@ -96,6 +103,8 @@ public final class GapFinder {
       }
       List<Found> found = new ArrayList<>();
       for (Condition condition : method.conditions()) {
+        boolean evaluated =
+            condition.outcomes().stream().anyMatch(o -> o.points().intersects(reached));
         for (Outcome outcome : condition.outcomes()) {
           if (!outcome.points().intersects(reached)) {
             found.add(
@@ -104,6 +113,7 @@ public final class GapFinder {
                     condition.line(),
                     condition.text(),
                     outcome.name(),
+                    evaluated,
                     outcome.points(),
                     opened(outcome.points())));
           }
@@ -117,10 +127,12 @@ public final class GapFinder {
                   handler.line(),
                   handler.text(),
                   "",
+                  true,
                   handler.points(),
                   opened(handler.points())));
         }
       }
+      found.sort(Comparator.comparingInt(Found::line));
       return named(found);
     }
 
@@ -147,8 +159,8 @@ public final class GapFinder {
           method.firstLine(),
           "",
           "",
-          new Gap.Opens(method.lines().size(), outcomes, methods),
-          "");
+          true,
+          new Gap.Opens(method.lines().size(), outcomes, methods));
     }
 
     private List<Gap> named(List<Found> found) {
@@ -171,8 +183,8 @@ public final class GapFinder {
                 one.line(),
                 one.text(),
                 one.outcome(),
-                new Gap.Opens(lines, outcomes, methods),
-                ""));
+                one.evaluated(),
+                new Gap.Opens(lines, outcomes, methods)));
       }
       return withBehind(found, gaps);
     }
@@ -189,25 +201,13 @@ public final class GapFinder {
             outermost = j;
           }
         }
-        Gap gap = gaps.get(i);
-        all.add(
-            new Gap(
-                gap.name(),
-                gap.kind(),
-                gap.path(),
-                gap.className(),
-                gap.method(),
-                gap.line(),
-                gap.condition(),
-                gap.outcome(),
-                gap.opens(),
-                outermost == i ? "" : gaps.get(outermost).name()));
+        all.add(outermost == i ? gaps.get(i) : gaps.get(i).behind(gaps.get(outermost).name()));
       }
       return all;
     }
 
     private Gap gap(
-        Gap.Kind kind, int line, String text, String outcome, Gap.Opens opens, String behind) {
+        Gap.Kind kind, int line, String text, String outcome, boolean evaluated, Gap.Opens opens) {
       int ordinal = alike.merge(kind + text + "\n" + outcome, 1, Integer::sum) - 1;
       return new Gap(
           GapName.of(code.name(), method.name(), kind, text, outcome, ordinal),
@@ -218,8 +218,9 @@ public final class GapFinder {
           line,
           text,
           outcome,
+          evaluated,
           opens,
-          behind);
+          "");
     }
 
     private boolean isIn(Line line, BitSet nodes) {

@@ -29,6 +29,12 @@ public record ClassReach(Map<Integer, BitSet> byTest, Map<Integer, Long> hits) {
     return new ClassReach(Map.of(), Map.of());
   }
 
+  /** What one test reached, by its number. */
+  public ClassReach of(int test) {
+    BitSet points = byTest.get(test);
+    return points == null ? none() : new ClassReach(Map.of(test, points), Map.of());
+  }
+
   /** The points that were reached by anyone. */
   public BitSet all() {
     BitSet all = new BitSet();

@@ -11,25 +11,34 @@ import atalaya.core.figure.OutcomeFigures;
 import atalaya.core.figure.Share;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.gap.Gap;
+import atalaya.core.kept.KeptClass;
+import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.Stamp;
+import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.Test;
 import atalaya.core.run.Verdict;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.file.Path;
 import java.sql.Connection;
+import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Statement;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.zip.InflaterInputStream;
+import org.roaringbitmap.RoaringBitmap;
 import org.sqlite.SQLiteConfig;
 
 /** A run file, open for reading. Every method throws {@link UnreadableRun} when it is damaged. */
@@ -40,6 +49,17 @@ public final class RunFile implements AutoCloseable {
       "SELECT path, class.name, method.name, first_line, last_line, complexity, complexity_from,"
           + " lines_reached, lines, outcomes_reached, outcomes, tests, method.class"
           + " FROM method JOIN class ON class.id = method.class";
+
+  private static final String GAPS =
+      "SELECT gap.name, kind, path, class.name, method.name, line, condition, outcome,"
+          + " evaluated, opens_lines, opens_outcomes, opens_methods, behind"
+          + " FROM gap JOIN method ON method.id = gap.method JOIN class ON class.id = method.class";
+
+  /** The format of class files allows no larger ones that a JVM loads in practice. */
+  private static final int LARGEST_CLASS = 64 << 20;
+
+  /** No class of that size has a point beyond this one. */
+  private static final int LARGEST = LARGEST_CLASS;
 
   private final Path path;
   private final Connection database;
@@ -208,24 +228,104 @@ public final class RunFile implements AutoCloseable {
 
   /** The gaps that count, by class and method. */
   public List<Gap> gaps() {
+    return read(GAPS + COUNTED + " ORDER BY class.id, gap.rowid", RunFile::gap);
+  }
+
+  /** The gaps of a class. */
+  public List<Gap> gaps(String className) {
+    return read(GAPS + " WHERE class.name = ? ORDER BY gap.rowid", RunFile::gap, className);
+  }
+
+  private static Gap gap(ResultSet row) throws SQLException {
+    return new Gap(
+        row.getString(1),
+        Gap.Kind.valueOf(row.getString(2).toUpperCase(Locale.ROOT)),
+        row.getString(3),
+        row.getString(4),
+        row.getString(5),
+        row.getInt(6),
+        row.getString(7),
+        row.getString(8),
+        row.getBoolean(9),
+        new Gap.Opens(row.getInt(10), row.getInt(11), row.getInt(12)),
+        row.getString(13));
+  }
+
+  /** A source file, by its path from the project's root. */
+  public Optional<KeptSource> source(String path) {
     return read(
-        "SELECT gap.name, kind, path, class.name, method.name, line, condition, outcome,"
-            + " opens_lines, opens_outcomes, opens_methods, behind"
-            + " FROM gap JOIN method ON method.id = gap.method JOIN class ON class.id = method.class"
-            + COUNTED
-            + " ORDER BY class.id, gap.rowid",
+            "SELECT module, path, modified, hash, text FROM source WHERE path = ?",
+            row ->
+                new KeptSource(
+                    row.getString(1),
+                    row.getString(2),
+                    row.getLong(3),
+                    row.getString(4),
+                    row.getString(5)),
+            path)
+        .stream()
+        .findFirst();
+  }
+
+  /** The observed class files of an outermost class and all that stands in it. */
+  public List<KeptClass> classFiles(String outermost) {
+    return read(
+        "SELECT module, name, file, modified, hash, bytes FROM class_file"
+            + " WHERE is_test = 0 AND (name = ?1 OR substr(name, 1, length(?1) + 1) = ?1 || '$')"
+            + " ORDER BY id",
         row ->
-            new Gap(
+            new KeptClass(
                 row.getString(1),
-                Gap.Kind.valueOf(row.getString(2).toUpperCase(Locale.ROOT)),
+                row.getString(2),
                 row.getString(3),
-                row.getString(4),
+                row.getLong(4),
                 row.getString(5),
-                row.getInt(6),
-                row.getString(7),
-                row.getString(8),
-                new Gap.Opens(row.getInt(9), row.getInt(10), row.getInt(11)),
-                row.getString(12)));
+                false,
+                inflated(row.getBytes(6))),
+        outermost);
+  }
+
+  private static byte[] inflated(byte[] bytes) throws SQLException {
+    try (InflaterInputStream from = new InflaterInputStream(new ByteArrayInputStream(bytes))) {
+      byte[] whole = from.readNBytes(LARGEST_CLASS + 1);
+      if (whole.length > LARGEST_CLASS) {
+        throw new SQLException("a class file in it is too large");
+      }
+      return whole;
+    } catch (IOException e) {
+      throw new SQLException("a class file in it can't be inflated", e);
+    }
+  }
+
+  /** The points of a class that were reached, by whom. */
+  public ClassReach reach(String className) {
+    Map<Integer, BitSet> byTest = new HashMap<>();
+    query(
+        "SELECT test, bits FROM reach JOIN class ON class.id = class JOIN pattern"
+            + " ON pattern.id = pattern WHERE class.name = ?",
+        row -> byTest.put(row.getInt(1), points(row.getBytes(2))),
+        className);
+    Map<Integer, Long> hits = new HashMap<>();
+    query(
+        "SELECT point, times FROM hit JOIN class ON class.id = class WHERE class.name = ?",
+        row -> hits.put(row.getInt(1), row.getLong(2)),
+        className);
+    return new ClassReach(byTest, hits);
+  }
+
+  private static BitSet points(byte[] bits) throws SQLException {
+    RoaringBitmap bitmap = new RoaringBitmap();
+    try {
+      bitmap.deserialize(ByteBuffer.wrap(bits));
+    } catch (IOException | RuntimeException e) {
+      throw new SQLException("a set of points in it can't be read", e);
+    }
+    if (!bitmap.isEmpty() && (bitmap.first() < 0 || bitmap.last() < 0 || bitmap.last() > LARGEST)) {
+      throw new SQLException("a set of points in it can't be read");
+    }
+    BitSet points = new BitSet();
+    bitmap.forEach((org.roaringbitmap.IntConsumer) points::set);
+    return points;
   }
 
   /** All tests, in the order in which they began. */
@@ -312,17 +412,21 @@ public final class RunFile implements AutoCloseable {
     T from(ResultSet row) throws SQLException;
   }
 
-  private <T> List<T> read(String sql, Reading<T> reading) {
+  private <T> List<T> read(String sql, Reading<T> reading, String... parameters) {
     List<T> all = new ArrayList<>();
-    query(sql, row -> all.add(reading.from(row)));
+    query(sql, row -> all.add(reading.from(row)), parameters);
     return all;
   }
 
-  private void query(String sql, Reading<?> reading) {
-    try (Statement statement = database.createStatement();
-        ResultSet rows = statement.executeQuery(sql)) {
-      while (rows.next()) {
-        reading.from(rows);
+  private void query(String sql, Reading<?> reading, String... parameters) {
+    try (PreparedStatement statement = database.prepareStatement(sql)) {
+      for (int i = 0; i < parameters.length; i++) {
+        statement.setString(i + 1, parameters[i]);
+      }
+      try (ResultSet rows = statement.executeQuery()) {
+        while (rows.next()) {
+          reading.from(rows);
+        }
       }
     } catch (SQLException | IllegalArgumentException e) {
       throw damaged(path, e);

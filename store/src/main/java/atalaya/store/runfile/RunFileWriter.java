@@ -355,7 +355,7 @@ public final class RunFileWriter {
 
   private void gaps(Map<String, Integer> ids, List<Gap> gaps) throws SQLException {
     insert(
-        "INSERT INTO gap VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO gap VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         gaps,
         (to, g) ->
             set(
@@ -366,6 +366,7 @@ public final class RunFileWriter {
                 g.line(),
                 g.condition(),
                 g.outcome(),
+                g.evaluated(),
                 g.opens().lines(),
                 g.opens().outcomes(),
                 g.opens().methods(),

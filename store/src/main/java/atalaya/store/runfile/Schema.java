@@ -59,7 +59,7 @@ final class Schema {
               + " tests INTEGER NOT NULL)",
           "CREATE TABLE gap (method INTEGER NOT NULL REFERENCES method (id), name TEXT NOT NULL,"
               + " kind TEXT NOT NULL, line INTEGER NOT NULL, condition TEXT NOT NULL,"
-              + " outcome TEXT NOT NULL, opens_lines INTEGER NOT NULL,"
+              + " outcome TEXT NOT NULL, evaluated INTEGER NOT NULL, opens_lines INTEGER NOT NULL,"
               + " opens_outcomes INTEGER NOT NULL, opens_methods INTEGER NOT NULL,"
               + " behind TEXT NOT NULL)");
 

@@ -1,0 +1,101 @@
+package atalaya.cli.again;
+
+import atalaya.core.code.ClassState;
+import atalaya.core.code.CodeClass;
+import atalaya.core.figure.ClassFigures;
+import atalaya.core.figure.ClassSummary;
+import atalaya.core.figure.Joiner;
+import atalaya.core.figure.MethodEntries;
+import atalaya.core.figure.TestFigures;
+import atalaya.core.inspect.Inside;
+import atalaya.core.kept.KeptClass;
+import atalaya.core.kept.KeptSource;
+import atalaya.core.run.ClassReach;
+import atalaya.core.run.Detail;
+import atalaya.java.ClassBytes;
+import atalaya.java.ProjectReader;
+import atalaya.java.SourceText;
+import atalaya.store.runfile.RunFile;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Makes the model of some classes of a run again, from the class files and sources it keeps. */
+public final class ModelAgain {
+  private final RunFile run;
+  private final Detail detail;
+  private final List<TestFigures> tests;
+
+  /** Of a run. */
+  public ModelAgain(RunFile run) {
+    this.run = run;
+    this.detail = run.info().detail();
+    this.tests = run.tests();
+  }
+
+  /** The tests of the run. */
+  public List<TestFigures> tests() {
+    return tests;
+  }
+
+  /**
+   * The insides of classes.
+   *
+   * @param only when given, the number of the only test that counts
+   */
+  public List<Inside> insides(List<ClassSummary> classes, Optional<Integer> only) {
+    Map<String, List<ClassSummary>> bySource = new LinkedHashMap<>();
+    for (ClassSummary type : classes) {
+      String key = type.path().isEmpty() ? type.name() : type.path();
+      bySource.computeIfAbsent(key, p -> new ArrayList<>()).add(type);
+    }
+    List<Inside> insides = new ArrayList<>();
+    bySource.values().forEach(of -> insides.addAll(ofOneSource(of, only)));
+    return insides;
+  }
+
+  private List<Inside> ofOneSource(List<ClassSummary> classes, Optional<Integer> only) {
+    ClassSummary first = classes.get(0);
+    Optional<KeptSource> source =
+        first.path().isEmpty() ? Optional.empty() : run.source(first.path());
+    Set<String> outermost = new LinkedHashSet<>();
+    classes.forEach(type -> outermost.add(type.name().replaceAll("\\$.*", "")));
+    List<ClassBytes> files = new ArrayList<>();
+    for (String name : outermost) {
+      for (KeptClass file : run.classFiles(name)) {
+        files.add(new ClassBytes(file.module(), file.name(), file.bytes()));
+      }
+    }
+    List<SourceText> texts = source.stream().map(s -> text(first, s)).toList();
+    List<Inside> insides = new ArrayList<>();
+    for (CodeClass code : ProjectReader.read(files, texts).classes()) {
+      if (classes.stream().anyMatch(type -> type.name().equals(code.name()))) {
+        insides.add(inside(code, source.map(KeptSource::text).orElse(""), only));
+      }
+    }
+    return insides;
+  }
+
+  private static SourceText text(ClassSummary type, KeptSource source) {
+    String file = source.path().substring(source.path().lastIndexOf('/') + 1);
+    String folder = type.packageName().replace('.', '/');
+    return new SourceText(
+        source.module(),
+        source.path(),
+        folder.isEmpty() ? file : folder + "/" + file,
+        source.text());
+  }
+
+  private Inside inside(CodeClass read, String source, Optional<Integer> only) {
+    CodeClass code = detail == Detail.METHODS ? MethodEntries.of(read) : read;
+    ClassReach all = run.reach(code.name());
+    ClassReach reach = only.map(all::of).orElse(all);
+    ClassFigures figures =
+        new Joiner(detail).join(code, reach, ClassState.REACHED, run.gaps(code.name()));
+    return new Inside(code, figures, reach, source, tests);
+  }
+}

@@ -1,0 +1,131 @@
+package atalaya.cli.command;
+
+import atalaya.cli.Console;
+import atalaya.cli.ExitCode;
+import atalaya.cli.Failure;
+import atalaya.cli.render.GapsView;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.gap.Gap;
+import atalaya.core.naming.Target;
+import atalaya.core.table.Tables;
+import atalaya.store.runfile.RunFile;
+import atalaya.store.table.CsvWriter;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** {@code atalaya gaps}. */
+@Command(
+    name = "gaps",
+    description = "The places where the tests see too little, with what each opens up.",
+    footer = {
+      "",
+      "A gap keeps its name while the code of its method stays the same. What stands behind",
+      "another gap can't be reached before that one is closed.",
+      "",
+      "Example: the gaps of a class",
+      "  atalaya gaps BerthTariff"
+    })
+public final class GapsCommand extends ReadingCommand {
+
+  /** Takes the kinds. */
+  static final class KindConverter extends LowerCase<Gap.Kind> {
+    KindConverter() {
+      super(Gap.Kind.class);
+    }
+  }
+
+  @Parameters(
+      arity = "0..1",
+      paramLabel = "TARGET",
+      description = "A package, Class, Class#method or Class:line (default: everything).")
+  private String target;
+
+  @Option(
+      names = "--kind",
+      paramLabel = "K",
+      converter = KindConverter.class,
+      description = "Only method (never entered), outcome or handler.")
+  private Gap.Kind kind;
+
+  @Option(
+      names = "--opened-by",
+      paramLabel = "GAP",
+      description = "Only those that stand behind this gap.")
+  private String openedBy;
+
+  @Option(
+      names = "--limit",
+      paramLabel = "N",
+      defaultValue = "20",
+      description = "How many to show (default: ${DEFAULT-VALUE}; json and csv: all).")
+  private int limit;
+
+  /** Made by the program's start. */
+  public GapsCommand(Console console) {
+    super(console);
+  }
+
+  @Override
+  protected int execute() throws IOException {
+    try (RunFile run = openRun()) {
+      List<Gap> gaps = run.gaps();
+      if (openedBy != null) {
+        requireKnown(gaps);
+      }
+      Set<String> wanted = target == null ? null : methods(run);
+      List<Gap> shown =
+          gaps.stream()
+              .filter(gap -> wanted == null || wanted.contains(gap.qualifiedMethod()))
+              .filter(gap -> kind == null || gap.kind() == kind)
+              .filter(gap -> openedBy == null || gap.behind().equals(openedBy))
+              .toList();
+      Format format = format(Format.TEXT);
+      print(out -> print(run, shown, format, out));
+      if (format == Format.TEXT && !printsToFile() && !shown.isEmpty()) {
+        say("");
+        say("Next: atalaya inspect on the class or method shows them in the source");
+      }
+    }
+    return ExitCode.DONE;
+  }
+
+  private void requireKnown(List<Gap> gaps) {
+    if (gaps.stream().noneMatch(gap -> gap.name().equals(openedBy))) {
+      throw new Failure(ExitCode.INPUT, "this run has no gap named \"" + openedBy + "\"");
+    }
+  }
+
+  private Set<String> methods(RunFile run) {
+    Set<String> names = new HashSet<>();
+    for (MethodFigures method : Target.parse(target).in(run.methods())) {
+      names.add(method.qualifiedName());
+    }
+    return names;
+  }
+
+  private void print(RunFile run, List<Gap> gaps, Format format, PrintWriter out)
+      throws IOException {
+    switch (format) {
+      case TEXT -> {
+        head(run).lines(paint()).forEach(out::println);
+        out.println();
+        new GapsView(gaps, limit).lines(paint()).forEach(out::println);
+      }
+      case MD -> new GapsView(gaps, limit).markdown().forEach(out::println);
+      case CSV -> CsvWriter.write(Tables.gaps(gaps), out);
+      case JSON -> {
+        Map<String, Object> things = new LinkedHashMap<>();
+        things.put("gaps", Tables.gaps(gaps));
+        json("gaps", run.info(), things, out);
+      }
+    }
+  }
+}

@@ -1,0 +1,53 @@
+package atalaya.cli.render;
+
+import atalaya.core.gap.Gap;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Gaps in words. */
+final class GapWords {
+  private GapWords() {}
+
+  /** What is missing: {@code `draught > depth` only ever false}. */
+  static String missing(Gap gap) {
+    String text = Words.plain(gap.condition());
+    return switch (gap.kind()) {
+      case METHOD -> "never entered";
+      case HANDLER -> "`" + text + "` never entered";
+      case OUTCOME -> outcome(gap, text);
+    };
+  }
+
+  private static String outcome(Gap gap, String text) {
+    String quoted = text.startsWith("line ") ? text : "`" + text + "`";
+    boolean isBoolean = gap.outcome().equals("true") || gap.outcome().equals("false");
+    if (!gap.evaluated()) {
+      return quoted + " never evaluated, so never " + Words.plain(gap.outcome());
+    }
+    if (isBoolean) {
+      return quoted + " only ever " + (gap.outcome().equals("true") ? "false" : "true");
+    }
+    return switch (gap.outcome()) {
+      case "another" -> quoted + " never had an element";
+      case "no more" -> quoted + " never came to its end";
+      case "jump" -> quoted + " never jumped";
+      case "next" -> quoted + " always jumped";
+      default -> quoted + " never " + Words.plain(gap.outcome());
+    };
+  }
+
+  /** What it opens up; empty when nothing. */
+  static String opens(Gap.Opens opens) {
+    List<String> parts = new ArrayList<>();
+    if (opens.lines() > 0) {
+      parts.add(Words.count(opens.lines(), "line", "lines"));
+    }
+    if (opens.outcomes() > 0) {
+      parts.add(Words.count(opens.outcomes(), "outcome", "outcomes"));
+    }
+    if (opens.methods() > 0) {
+      parts.add(Words.count(opens.methods(), "method", "methods"));
+    }
+    return String.join(", ", parts);
+  }
+}

@@ -1,0 +1,144 @@
+package atalaya.cli.render;
+
+import atalaya.core.figure.Footing;
+import atalaya.core.figure.Level;
+import atalaya.core.figure.LineFigures;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.figure.TestFigures;
+import atalaya.core.figure.Unwatched;
+import atalaya.core.gap.Gap;
+import atalaya.core.inspect.MethodInside;
+import atalaya.core.inspect.MethodInside.SourceLine;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The inside of methods in a terminal. */
+public final class InspectView {
+  private static final int TESTS_SHOWN = 3;
+
+  private final List<MethodInside> methods;
+  private final Level.Thresholds thresholds;
+
+  /** Of methods. */
+  public InspectView(List<MethodInside> methods, Level.Thresholds thresholds) {
+    this.methods = methods;
+    this.thresholds = thresholds;
+  }
+
+  /** The methods of a class beside each other. */
+  public List<String> outline(Paint paint) {
+    Columns columns =
+        Columns.of(
+            ">unwatched", ">complexity", ">lines", ">branches", ">tests", "footing", "method");
+    for (MethodInside method : methods) {
+      MethodFigures figures = method.figures();
+      columns.add(
+          Words.paths(figures.unwatched().total()),
+          String.valueOf(figures.complexity().value()),
+          Words.count(figures.lines()),
+          Words.count(figures.outcomes()),
+          String.valueOf(figures.tests()),
+          Footing.of(figures).label(),
+          figures.shortName() + " :" + figures.firstLine());
+    }
+    return columns.lines(paint);
+  }
+
+  /**
+   * The source of the methods.
+   *
+   * @param from the first line wanted
+   * @param to the last line wanted
+   */
+  public List<String> source(Paint paint, int from, int to) {
+    List<String> lines = new ArrayList<>();
+    for (MethodInside method : methods) {
+      if (!lines.isEmpty()) {
+        lines.add("");
+      }
+      lines.addAll(about(method, paint));
+      for (SourceLine line : method.lines()) {
+        if (line.number() >= from && line.number() <= to) {
+          lines.add(text(line, paint));
+          line.gaps().forEach(gap -> lines.add(missing(gap, paint)));
+        }
+      }
+    }
+    return lines;
+  }
+
+  private List<String> about(MethodInside method, Paint paint) {
+    MethodFigures figures = method.figures();
+    Unwatched unwatched = figures.unwatched();
+    List<String> lines = new ArrayList<>();
+    String place =
+        figures.path().isEmpty() ? "no source" : figures.path() + ":" + figures.firstLine();
+    lines.add(paint.bold(Words.plain(figures.shortName())) + "  " + Words.plain(place));
+    lines.add(
+        "  lines "
+            + Words.count(figures.lines())
+            + ", branches "
+            + Words.count(figures.outcomes())
+            + (method.handlers().whole() > 0
+                ? ", handlers entered " + Words.count(method.handlers())
+                : ""));
+    lines.add(
+        "  unwatched paths "
+            + Words.paths(unwatched.total())
+            + ", level "
+            + thresholds.of(unwatched.total()).label()
+            + " (high from "
+            + Words.paths(thresholds.high())
+            + ", medium from "
+            + Words.paths(thresholds.medium())
+            + "): complexity "
+            + figures.complexity().value()
+            + " x (1 - reach "
+            + Words.paths(figures.reach())
+            + ")");
+    Footing footing = Footing.of(figures);
+    lines.add("  footing to change it: " + footing.label() + "; " + footing.reason());
+    lines.add("  " + tests(method.tests()));
+    return lines;
+  }
+
+  private static String tests(List<TestFigures> tests) {
+    if (tests.isEmpty()) {
+      return "no test reaches it";
+    }
+    List<String> names =
+        tests.stream().map(t -> Words.plain(t.test().name()) + " (" + t.methods() + ")").toList();
+    return Words.count(tests.size(), "test reaches it", "tests reach it")
+        + ", the closest first (how many methods each reaches): "
+        + Words.some(names, TESTS_SHOWN);
+  }
+
+  private static String text(SourceLine line, Paint paint) {
+    String mark = line.figures().map(InspectView::mark).orElse("");
+    boolean never = line.figures().map(f -> !f.reached()).orElse(false);
+    String gutter = pad(String.valueOf(line.number()), 6) + pad(mark, 12) + (never ? " > " : " | ");
+    String text = Words.plain(line.text().replace("\t", "    ")).stripTrailing();
+    return never ? paint.bold(gutter + text) : paint.dim(gutter) + text;
+  }
+
+  private static String mark(LineFigures line) {
+    if (!line.reached()) {
+      return "never";
+    }
+    String hits = line.hits().isPresent() ? line.hits().getAsLong() + "x " : "";
+    return hits + (line.tests() > 0 ? Words.count(line.tests(), "test", "tests") : "no test");
+  }
+
+  private static String missing(Gap gap, Paint paint) {
+    String opens = GapWords.opens(gap.opens());
+    return " ".repeat(19)
+        + "  "
+        + paint.accent("^ " + GapWords.missing(gap))
+        + (opens.isEmpty() ? "" : ", opens up " + opens)
+        + paint.dim("  " + gap.name());
+  }
+
+  private static String pad(String text, int width) {
+    return " ".repeat(Math.max(0, width - text.length())) + text;
+  }
+}
