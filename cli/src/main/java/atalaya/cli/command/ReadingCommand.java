@@ -54,25 +54,33 @@ abstract class ReadingCommand extends BaseCommand {
     return out != null;
   }
 
-  /** The run that was asked for, open. */
-  RunFile openRun() throws IOException {
-    if (run != null && (run.contains("/") || run.endsWith(".run"))) {
-      return RunFile.open(console().directory().resolve(run));
-    }
+  /** A run by its name or file, open. */
+  RunFile open(String nameOrFile) throws IOException {
+    return nameOrFile.contains("/") || nameOrFile.endsWith(".run")
+        ? RunFile.open(console().directory().resolve(nameOrFile))
+        : RunFile.open(runs().file(nameOrFile));
+  }
+
+  /** The runs of the project, what an earlier command left behind among them. */
+  private RunFolder runs() throws IOException {
     Project project = project();
     recover(project);
-    RunFolder folder = new RunFolder(project.home().resolve("runs"));
+    return new RunFolder(project.home().resolve("runs"));
+  }
+
+  /** The run that was asked for, open. */
+  RunFile openRun() throws IOException {
     if (run != null) {
-      return RunFile.open(folder.file(run));
+      return open(run);
     }
     Path newest =
-        folder
+        runs()
             .newest()
             .orElseThrow(
                 () ->
                     new Failure(
                         ExitCode.INPUT,
-                        "no run of " + project.root() + " yet; make one with: atalaya observe"));
+                        "no run of " + project().root() + " yet; make one with: atalaya observe"));
     return RunFile.open(newest);
   }
 

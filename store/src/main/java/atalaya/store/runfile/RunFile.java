@@ -50,6 +50,9 @@ public final class RunFile implements AutoCloseable {
           + " lines_reached, lines, outcomes_reached, outcomes, tests, method.class"
           + " FROM method JOIN class ON class.id = method.class";
 
+  private static final String CLASS_FILES =
+      "SELECT module, name, file, modified, hash, is_test, bytes FROM class_file";
+
   private static final String GAPS =
       "SELECT gap.name, kind, path, class.name, method.name, line, condition, outcome,"
           + " evaluated, opens_lines, opens_outcomes, opens_methods, behind"
@@ -270,19 +273,27 @@ public final class RunFile implements AutoCloseable {
   /** The observed class files of an outermost class and all that stands in it. */
   public List<KeptClass> classFiles(String outermost) {
     return read(
-        "SELECT module, name, file, modified, hash, bytes FROM class_file"
+        CLASS_FILES
             + " WHERE is_test = 0 AND (name = ?1 OR substr(name, 1, length(?1) + 1) = ?1 || '$')"
             + " ORDER BY id",
-        row ->
-            new KeptClass(
-                row.getString(1),
-                row.getString(2),
-                row.getString(3),
-                row.getLong(4),
-                row.getString(5),
-                false,
-                inflated(row.getBytes(6))),
+        RunFile::classFile,
         outermost);
+  }
+
+  /** The class files of the tests. */
+  public List<KeptClass> testClasses() {
+    return read(CLASS_FILES + " WHERE is_test = 1 ORDER BY id", RunFile::classFile);
+  }
+
+  private static KeptClass classFile(ResultSet row) throws SQLException {
+    return new KeptClass(
+        row.getString(1),
+        row.getString(2),
+        row.getString(3),
+        row.getLong(4),
+        row.getString(5),
+        row.getBoolean(6),
+        inflated(row.getBytes(7)));
   }
 
   private static byte[] inflated(byte[] bytes) throws SQLException {
@@ -295,6 +306,15 @@ public final class RunFile implements AutoCloseable {
     } catch (IOException e) {
       throw new SQLException("a class file in it can't be inflated", e);
     }
+  }
+
+  /** The hashes of the observed class files, by binary name. */
+  public Map<String, String> hashes() {
+    Map<String, String> hashes = new HashMap<>();
+    query(
+        "SELECT name, hash FROM class_file WHERE is_test = 0 ORDER BY id",
+        row -> hashes.putIfAbsent(row.getString(1), row.getString(2)));
+    return hashes;
   }
 
   /** The points of a class that were reached, by whom. */
@@ -311,6 +331,24 @@ public final class RunFile implements AutoCloseable {
         row -> hits.put(row.getInt(1), row.getLong(2)),
         className);
     return new ClassReach(byTest, hits);
+  }
+
+  /** The points of all classes that tests reached, by whom; equal sets are one object. */
+  public Map<String, ClassReach> allReach() {
+    Map<Integer, BitSet> patterns = new HashMap<>();
+    query(
+        "SELECT id, bits FROM pattern",
+        row -> patterns.put(row.getInt(1), points(row.getBytes(2))));
+    Map<String, Map<Integer, BitSet>> byClass = new HashMap<>();
+    query(
+        "SELECT name, test, pattern FROM reach JOIN class ON class.id = class" + COUNTED,
+        row ->
+            byClass
+                .computeIfAbsent(row.getString(1), c -> new HashMap<>())
+                .put(row.getInt(2), patterns.get(row.getInt(3))));
+    Map<String, ClassReach> reach = new HashMap<>();
+    byClass.forEach((name, byTest) -> reach.put(name, new ClassReach(byTest, Map.of())));
+    return reach;
   }
 
   private static BitSet points(byte[] bits) throws SQLException {

@@ -1,0 +1,127 @@
+package atalaya.cli.command;
+
+import atalaya.cli.Console;
+import atalaya.cli.ExitCode;
+import atalaya.cli.again.SuiteAgain;
+import atalaya.cli.render.SuiteView;
+import atalaya.core.figure.TestFigures;
+import atalaya.core.naming.Target;
+import atalaya.core.suite.Suite;
+import atalaya.core.table.Tables;
+import atalaya.store.runfile.RunFile;
+import atalaya.store.table.CsvWriter;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** {@code atalaya suite}. */
+@Command(
+    name = "suite",
+    description = "What each test reaches, alone and in all; tests that check or add nothing.",
+    footer = {
+      "",
+      "Example: the tests that reach a method",
+      "  atalaya suite --on BerthTariff#quote"
+    })
+public final class SuiteCommand extends ReadingCommand {
+  @Parameters(
+      arity = "0..1",
+      paramLabel = "PATTERN",
+      description = "Only tests with this in their name or id.")
+  private String pattern;
+
+  @Option(names = "--idle", description = "Only tests in which no check was found.")
+  private boolean idle;
+
+  @Option(
+      names = "--redundant",
+      description = "Only tests without which, all at once, everything is still reached.")
+  private boolean redundant;
+
+  @Option(
+      names = "--on",
+      paramLabel = "TARGET",
+      description = "Only tests that reach this, the closest first.")
+  private String on;
+
+  @Option(
+      names = "--top",
+      paramLabel = "N",
+      defaultValue = "20",
+      description = "How many to show (default: ${DEFAULT-VALUE}; json and csv: all).")
+  private int top;
+
+  /** Made by the program's start. */
+  public SuiteCommand(Console console) {
+    super(console);
+  }
+
+  @Override
+  protected int execute() throws IOException {
+    try (RunFile run = openRun()) {
+      SuiteAgain again = new SuiteAgain(run);
+      Suite suite = again.suite();
+      Set<Integer> reaching = on == null ? null : again.reaching(Target.parse(on));
+      Comparator<TestFigures> order =
+          on == null
+              ? Comparator.comparingInt((TestFigures t) -> -only(t))
+              : Comparator.comparingInt(TestFigures::methods);
+      List<TestFigures> shown =
+          suite.tests().stream()
+              .filter(t -> reaching == null || reaching.contains(t.test().number()))
+              .filter(t -> pattern == null || matches(t))
+              .filter(t -> !idle || suite.isIdle(t))
+              .filter(t -> !redundant || suite.isRedundant(t))
+              .sorted(order.thenComparingInt(t -> t.test().number()))
+              .toList();
+      Format format = format(Format.TEXT);
+      print(out -> print(run, suite, shown, format, out));
+    }
+    return ExitCode.DONE;
+  }
+
+  private static int only(TestFigures test) {
+    return test.linesOnlyHere() + test.outcomesOnlyHere();
+  }
+
+  private boolean matches(TestFigures test) {
+    String wanted = pattern.toLowerCase(Locale.ROOT);
+    return test.test().name().toLowerCase(Locale.ROOT).contains(wanted)
+        || test.test().id().toLowerCase(Locale.ROOT).contains(wanted);
+  }
+
+  private void print(
+      RunFile run, Suite suite, List<TestFigures> shown, Format format, PrintWriter out)
+      throws IOException {
+    SuiteView view = new SuiteView(suite, shown, top);
+    switch (format) {
+      case TEXT -> {
+        head(run).lines(paint()).forEach(out::println);
+        out.println();
+        view.lines(paint()).forEach(out::println);
+      }
+      case MD -> view.markdown().forEach(out::println);
+      case CSV -> CsvWriter.write(Tables.tests(shown), out);
+      case JSON -> {
+        Map<String, Object> things = new LinkedHashMap<>();
+        things.put("tests", Tables.tests(shown));
+        things.put("noCheckFound", ids(suite, suite::isIdle));
+        things.put("redundant", ids(suite, suite::isRedundant));
+        things.put("redundantMilliseconds", suite.milliseconds(suite::isRedundant));
+        json("suite", run.info(), things, out);
+      }
+    }
+  }
+
+  private static List<Object> ids(Suite suite, java.util.function.Predicate<TestFigures> which) {
+    return suite.tests().stream().filter(which).map(t -> (Object) t.test().id()).toList();
+  }
+}
