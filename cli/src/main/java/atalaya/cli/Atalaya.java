@@ -4,6 +4,7 @@ import atalaya.cli.command.AttachCommand;
 import atalaya.cli.command.BaseCommand;
 import atalaya.cli.command.CollectCommand;
 import atalaya.cli.command.CompareCommand;
+import atalaya.cli.command.DecideCommand;
 import atalaya.cli.command.DemoCommand;
 import atalaya.cli.command.ExportCommand;
 import atalaya.cli.command.GapsCommand;
@@ -34,6 +35,7 @@ public final class Atalaya {
     COMMANDS.put("inspect", console -> new InspectCommand(console));
     COMMANDS.put("suite", console -> new SuiteCommand(console));
     COMMANDS.put("gaps", console -> new GapsCommand(console));
+    COMMANDS.put("decide", console -> new DecideCommand(console));
     COMMANDS.put("compare", console -> new CompareCommand(console));
     COMMANDS.put("export", console -> new ExportCommand(console));
     COMMANDS.put("runs", console -> new RunsCommand(console));

@@ -48,20 +48,37 @@ public final class ModelAgain {
    * @param only when given, the number of the only test that counts
    */
   public List<Inside> insides(List<ClassSummary> classes, Optional<Integer> only) {
+    List<Inside> insides = new ArrayList<>();
+    bySource(classes)
+        .forEach(
+            of -> {
+              String source = source(of).map(KeptSource::text).orElse("");
+              ofOneSource(of).forEach(code -> insides.add(inside(code, source, only)));
+            });
+    return insides;
+  }
+
+  private static List<List<ClassSummary>> bySource(List<ClassSummary> classes) {
     Map<String, List<ClassSummary>> bySource = new LinkedHashMap<>();
     for (ClassSummary type : classes) {
       String key = type.path().isEmpty() ? type.name() : type.path();
       bySource.computeIfAbsent(key, p -> new ArrayList<>()).add(type);
     }
-    List<Inside> insides = new ArrayList<>();
-    bySource.values().forEach(of -> insides.addAll(ofOneSource(of, only)));
-    return insides;
+    return List.copyOf(bySource.values());
   }
 
-  private List<Inside> ofOneSource(List<ClassSummary> classes, Optional<Integer> only) {
+  /** The models of classes. */
+  public List<CodeClass> code(List<ClassSummary> classes) {
+    return bySource(classes).stream().flatMap(of -> ofOneSource(of).stream()).toList();
+  }
+
+  private Optional<KeptSource> source(List<ClassSummary> classes) {
+    String path = classes.get(0).path();
+    return path.isEmpty() ? Optional.empty() : run.source(path);
+  }
+
+  private List<CodeClass> ofOneSource(List<ClassSummary> classes) {
     ClassSummary first = classes.get(0);
-    Optional<KeptSource> source =
-        first.path().isEmpty() ? Optional.empty() : run.source(first.path());
     Set<String> outermost = new LinkedHashSet<>();
     classes.forEach(type -> outermost.add(type.name().replaceAll("\\$.*", "")));
     List<ClassBytes> files = new ArrayList<>();
@@ -70,14 +87,11 @@ public final class ModelAgain {
         files.add(new ClassBytes(file.module(), file.name(), file.bytes()));
       }
     }
-    List<SourceText> texts = source.stream().map(s -> text(first, s)).toList();
-    List<Inside> insides = new ArrayList<>();
-    for (CodeClass code : ProjectReader.read(files, texts).classes()) {
-      if (classes.stream().anyMatch(type -> type.name().equals(code.name()))) {
-        insides.add(inside(code, source.map(KeptSource::text).orElse(""), only));
-      }
-    }
-    return insides;
+    List<SourceText> texts = source(classes).stream().map(s -> text(first, s)).toList();
+    return ProjectReader.read(files, texts).classes().stream()
+        .filter(code -> classes.stream().anyMatch(type -> type.name().equals(code.name())))
+        .map(code -> detail == Detail.METHODS ? MethodEntries.of(code) : code)
+        .toList();
   }
 
   private static SourceText text(ClassSummary type, KeptSource source) {
@@ -90,8 +104,7 @@ public final class ModelAgain {
         source.text());
   }
 
-  private Inside inside(CodeClass read, String source, Optional<Integer> only) {
-    CodeClass code = detail == Detail.METHODS ? MethodEntries.of(read) : read;
+  private Inside inside(CodeClass code, String source, Optional<Integer> only) {
     ClassReach all = run.reach(code.name());
     ClassReach reach = only.map(all::of).orElse(all);
     ClassFigures figures =

@@ -5,6 +5,7 @@ import atalaya.cli.ExitCode;
 import atalaya.cli.observe.Observation;
 import atalaya.cli.observe.Request;
 import atalaya.launch.project.Project;
+import atalaya.store.yaml.Configuration;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -55,8 +56,8 @@ public final class AttachCommand extends ObservingCommand {
             false,
             console().directory(),
             name,
-            scope.only(),
-            scope.leaveOut(),
+            scope.only(Configuration.of(project.root())),
+            scope.leaveOut(Configuration.of(project.root())),
             Optional.empty(),
             scope.detail(),
             started);

@@ -10,6 +10,7 @@ import atalaya.core.naming.Target.NoSuchTarget;
 import atalaya.launch.project.NoProject;
 import atalaya.launch.project.Project;
 import atalaya.store.runfile.UnreadableRun;
+import atalaya.store.yaml.UnreadableYaml;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
@@ -75,7 +76,7 @@ public abstract class BaseCommand implements Callable<Integer> {
       return fail(e.exitCode(), e.getMessage(), e);
     } catch (NoSuchTarget e) {
       return fail(ExitCode.INPUT, e.getMessage() + candidates(e.candidates()), e);
-    } catch (NoProject | UnreadableRun e) {
+    } catch (NoProject | UnreadableRun | UnreadableYaml e) {
       return fail(ExitCode.INPUT, e.getMessage(), e);
     } catch (IOException e) {
       return fail(ExitCode.INPUT, e.getClass().getSimpleName() + ": " + e.getMessage(), e);

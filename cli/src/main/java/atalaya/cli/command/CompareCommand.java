@@ -20,11 +20,9 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -111,8 +109,8 @@ public final class CompareCommand extends ReadingCommand {
   }
 
   private static RunSide side(RunFile run) {
-    Set<String> tests = new LinkedHashSet<>();
-    run.tests().forEach(test -> tests.add(test.test().id()));
+    Map<String, String> tests = new LinkedHashMap<>();
+    run.tests().forEach(test -> tests.put(test.test().id(), test.test().name()));
     return new RunSide(run.info(), run.methods(), run.gaps(), tests, run.hashes());
   }
 
@@ -150,8 +148,8 @@ public final class CompareCommand extends ReadingCommand {
         things.put("totalsBefore", RankCommand.totals(comparison.before()));
         things.put("totals", RankCommand.totals(comparison.after()));
         things.put("methods", changes(comparison));
-        things.put("gapsClosed", Tables.gaps(comparison.closed()));
-        things.put("gapsOpened", Tables.gaps(comparison.opened()));
+        things.put("gapsClosed", Tables.gaps(comparison.closed(), Map.of()));
+        things.put("gapsOpened", Tables.gaps(comparison.opened(), Map.of()));
         json("compare", after, things, out);
       }
     }

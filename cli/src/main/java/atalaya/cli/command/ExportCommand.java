@@ -2,7 +2,6 @@ package atalaya.cli.command;
 
 import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
-import atalaya.core.figure.Level;
 import atalaya.core.table.Table;
 import atalaya.core.table.Tables;
 import atalaya.store.runfile.RunFile;
@@ -78,13 +77,13 @@ public final class ExportCommand extends ReadingCommand {
     return ExitCode.DONE;
   }
 
-  private Table table(RunFile run) {
+  private Table table(RunFile run) throws IOException {
     return switch (what) {
       case LINES -> Tables.lines(run.lines());
       case OUTCOMES -> Tables.outcomes(run.outcomes());
-      case METHODS -> Tables.methods(run.methods(), Level.Thresholds.USUAL);
-      case CLASSES -> Tables.classes(run.allClasses());
-      case GAPS -> Tables.gaps(run.gaps());
+      case METHODS -> Tables.methods(methods(run), configuration().thresholds());
+      case CLASSES -> Tables.classes(classes(run));
+      case GAPS -> Tables.gaps(run.gaps(), judgement(run).holding());
       case TESTS -> Tables.tests(run.tests());
     };
   }

@@ -3,7 +3,9 @@ package atalaya.cli.command;
 import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
+import atalaya.cli.render.DecisionsView;
 import atalaya.cli.render.GapsView;
+import atalaya.core.decide.Decision.Ruling;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.gap.Gap;
 import atalaya.core.naming.Target;
@@ -61,6 +63,9 @@ public final class GapsCommand extends ReadingCommand {
       description = "Only those that stand behind this gap.")
   private String openedBy;
 
+  @Option(names = "--decided", description = "The decisions, and how each stands in this run.")
+  private boolean decided;
+
   @Option(
       names = "--limit",
       paramLabel = "N",
@@ -76,15 +81,25 @@ public final class GapsCommand extends ReadingCommand {
   @Override
   protected int execute() throws IOException {
     try (RunFile run = openRun()) {
+      if (decided) {
+        return decided(run);
+      }
       List<Gap> gaps = run.gaps();
       if (openedBy != null) {
         requireKnown(gaps);
       }
-      Set<String> wanted = target == null ? null : methods(run);
+      Set<String> wanted = target == null ? null : named(run);
+      methods(run);
+      Set<String> accepted = new HashSet<>();
+      judgement(run)
+          .holding()
+          .forEach(
+              (gap, ruling) -> accepted.addAll(ruling == Ruling.ACCEPT ? Set.of(gap) : Set.of()));
       List<Gap> shown =
           gaps.stream()
               .filter(gap -> wanted == null || wanted.contains(gap.qualifiedMethod()))
               .filter(gap -> kind == null || gap.kind() == kind)
+              .filter(gap -> format(Format.TEXT) != Format.TEXT || !accepted.contains(gap.name()))
               .filter(gap -> openedBy == null || gap.behind().equals(openedBy))
               .toList();
       Format format = format(Format.TEXT);
@@ -97,13 +112,24 @@ public final class GapsCommand extends ReadingCommand {
     return ExitCode.DONE;
   }
 
+  private int decided(RunFile run) throws IOException {
+    DecisionsView view = new DecisionsView(judgement(run).standings());
+    print(
+        out -> {
+          head(run).lines(paint()).forEach(out::println);
+          out.println();
+          view.lines(paint()).forEach(out::println);
+        });
+    return ExitCode.DONE;
+  }
+
   private void requireKnown(List<Gap> gaps) {
     if (gaps.stream().noneMatch(gap -> gap.name().equals(openedBy))) {
       throw new Failure(ExitCode.INPUT, "this run has no gap named \"" + openedBy + "\"");
     }
   }
 
-  private Set<String> methods(RunFile run) {
+  private Set<String> named(RunFile run) {
     Set<String> names = new HashSet<>();
     for (MethodFigures method : Target.parse(target).in(run.methods())) {
       names.add(method.qualifiedName());
@@ -120,10 +146,10 @@ public final class GapsCommand extends ReadingCommand {
         new GapsView(gaps, limit).lines(paint()).forEach(out::println);
       }
       case MD -> new GapsView(gaps, limit).markdown().forEach(out::println);
-      case CSV -> CsvWriter.write(Tables.gaps(gaps), out);
+      case CSV -> CsvWriter.write(Tables.gaps(gaps, judgement(run).holding()), out);
       case JSON -> {
         Map<String, Object> things = new LinkedHashMap<>();
-        things.put("gaps", Tables.gaps(gaps));
+        things.put("gaps", Tables.gaps(gaps, judgement(run).holding()));
         json("gaps", run.info(), things, out);
       }
     }

@@ -8,7 +8,6 @@ import atalaya.cli.render.InspectView;
 import atalaya.cli.render.Words;
 import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.Footing;
-import atalaya.core.figure.Level;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.gap.Gap;
@@ -158,8 +157,8 @@ public final class InspectCommand extends ReadingCommand {
     }
   }
 
-  private void text(List<MethodInside> methods, PrintWriter out) {
-    InspectView view = new InspectView(methods, Level.Thresholds.USUAL);
+  private void text(List<MethodInside> methods, PrintWriter out) throws IOException {
+    InspectView view = new InspectView(methods, configuration().thresholds());
     Span lines = span == null ? Span.ALL : span;
     int length = methods.stream().mapToInt(m -> m.lines().size()).sum();
     if (methods.size() > 1) {
@@ -170,7 +169,7 @@ public final class InspectCommand extends ReadingCommand {
       List<MethodInside> lacking = methods.stream().filter(m -> !m.gaps().isEmpty()).toList();
       out.println("The source of the " + lacking.size() + " methods with gaps:");
       out.println();
-      view = new InspectView(lacking, Level.Thresholds.USUAL);
+      view = new InspectView(lacking, configuration().thresholds());
     }
     view.source(paint(), lines.from(), lines.to()).forEach(out::println);
   }

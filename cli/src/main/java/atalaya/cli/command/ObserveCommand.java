@@ -11,6 +11,7 @@ import atalaya.launch.project.Build;
 import atalaya.launch.project.Project;
 import atalaya.launch.project.ProjectModule;
 import atalaya.store.runfile.RunFolder;
+import atalaya.store.yaml.Configuration;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -81,18 +82,23 @@ public final class ObserveCommand extends ObservingCommand {
     }
     Detail detail = scope.detail();
     Project project = project();
+    Configuration configuration = Configuration.of(project.root());
+    boolean configured = ownCommand && !configuration.testCommand().isEmpty();
+    if (configured && tests != null) {
+      throw usage("--tests cuts the build's own command; atalaya.yaml has another one");
+    }
     List<ProjectModule> modules = scope.modules(project, console().directory());
     Instant started = console().clock().instant();
     Request request =
         new Request(
             project,
             modules,
-            ownCommand ? testCommand(project) : command,
+            configured ? configuration.testCommand() : ownCommand ? testCommand(project) : command,
             ownCommand,
             ownCommand ? project.root() : console().directory(),
             runName(project, started),
-            scope.only(),
-            scope.leaveOut(),
+            scope.only(configuration),
+            scope.leaveOut(configuration),
             Optional.ofNullable(tests),
             detail,
             started);

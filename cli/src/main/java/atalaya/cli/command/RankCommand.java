@@ -81,7 +81,7 @@ public final class RankCommand extends ReadingCommand {
           spec.commandLine(), "--top must be at least 1 (got " + top + ")");
     }
     try (RunFile run = openRun()) {
-      List<MethodFigures> methods = run.methods();
+      List<MethodFigures> methods = methods(run);
       if (target != null) {
         methods = Target.parse(target).in(methods);
       }
@@ -92,7 +92,7 @@ public final class RankCommand extends ReadingCommand {
               methods,
               cut ? top : Integer.MAX_VALUE,
               Optional.ofNullable(level),
-              Level.Thresholds.USUAL);
+              configuration().thresholds());
       print(out -> print(run, ranking, format, out));
       if (format == Format.TEXT && !printsToFile()) {
         next(ranking);

@@ -4,20 +4,30 @@ import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
 import atalaya.cli.Version;
+import atalaya.cli.again.Judgement;
 import atalaya.cli.observe.Freshness;
 import atalaya.cli.render.Head;
 import atalaya.core.code.ClassState;
+import atalaya.core.decide.Judged;
+import atalaya.core.figure.ClassSummary;
+import atalaya.core.figure.MethodFigures;
 import atalaya.core.run.RunInfo;
 import atalaya.launch.project.NoProject;
 import atalaya.launch.project.Project;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.runfile.RunFolder;
 import atalaya.store.table.JsonWriter;
+import atalaya.store.yaml.Configuration;
+import atalaya.store.yaml.DecisionsFile;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.Writer;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -41,6 +51,9 @@ abstract class ReadingCommand extends BaseCommand {
 
   @Option(names = "--out", paramLabel = "FILE", description = "Print into this file.")
   private Path out;
+
+  private Judgement judgement;
+  private Judged judged;
 
   ReadingCommand(Console console) {
     super(console);
@@ -91,7 +104,57 @@ abstract class ReadingCommand extends BaseCommand {
         file.countTests(),
         file.failedTests(),
         file.classes(ClassState.LEFT_OUT).size(),
+        judged == null ? Judged.Accepted.NONE : judged.accepted(),
         changedClasses(file));
+  }
+
+  /** What the team decided, against a run; nothing where the project is not here. */
+  Judgement judgement(RunFile run) throws IOException {
+    if (judgement == null) {
+      judgement = Judgement.none();
+      if (!new DecisionsFile(root()).read().isEmpty()) {
+        LocalDate today = LocalDate.ofInstant(console().clock().instant(), ZoneId.systemDefault());
+        judgement = Judgement.of(run, new DecisionsFile(root()).read().values(), today);
+      }
+    }
+    return judgement;
+  }
+
+  /** The methods of a run that count, without what was accepted. */
+  List<MethodFigures> methods(RunFile run) throws IOException {
+    judged = judgement(run).without(run.methods());
+    return judged.methods();
+  }
+
+  /** All classes of a run, without what was accepted. */
+  List<ClassSummary> classes(RunFile run) throws IOException {
+    List<ClassSummary> classes = run.allClasses();
+    List<MethodFigures> all = classes.stream().flatMap(c -> c.methods().stream()).toList();
+    judged = judgement(run).without(all);
+    if (judged.accepted().decisions() == 0) {
+      return classes;
+    }
+    Map<String, List<MethodFigures>> left = new HashMap<>();
+    judged
+        .methods()
+        .forEach(m -> left.computeIfAbsent(m.className(), c -> new ArrayList<>()).add(m));
+    return classes.stream()
+        .map(c -> c.with(left.getOrDefault(c.name(), List.of())))
+        .filter(c -> !c.methods().isEmpty())
+        .toList();
+  }
+
+  /** The project's configuration; the usual one where the project is not here. */
+  Configuration configuration() throws IOException {
+    return Configuration.of(root());
+  }
+
+  private Path root() {
+    try {
+      return project().root();
+    } catch (NoProject e) {
+      return console().directory();
+    }
   }
 
   private Optional<List<String>> changedClasses(RunFile file) {

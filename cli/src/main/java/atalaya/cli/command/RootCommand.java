@@ -4,7 +4,6 @@ import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.render.Head;
 import atalaya.cli.render.StandingView;
-import atalaya.core.figure.Level;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.rank.Ranking;
 import atalaya.launch.project.Project;
@@ -65,8 +64,8 @@ public final class RootCommand extends ReadingCommand {
       return ExitCode.DONE;
     }
     try (RunFile run = openRun()) {
-      List<MethodFigures> methods = run.methods();
-      Ranking ranking = Ranking.of(methods, SHOWN, Optional.empty(), Level.Thresholds.USUAL);
+      List<MethodFigures> methods = methods(run);
+      Ranking ranking = Ranking.of(methods, SHOWN, Optional.empty(), configuration().thresholds());
       Head head = head(run);
       print(
           out -> {

@@ -6,6 +6,7 @@ import atalaya.core.naming.PathPatterns;
 import atalaya.core.run.Detail;
 import atalaya.launch.project.Project;
 import atalaya.launch.project.ProjectModule;
+import atalaya.store.yaml.Configuration;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -79,12 +80,16 @@ final class Scope {
     return hits ? Detail.HITS : grain == Grain.METHODS ? Detail.METHODS : Detail.LINES;
   }
 
-  List<String> only() {
-    return only;
+  /** The option's patterns, else the project's. */
+  List<String> only(Configuration configuration) {
+    return only.isEmpty() ? configuration.only() : only;
   }
 
-  List<String> leaveOut() {
-    return leaveOut;
+  /** The project's patterns and the option's. */
+  List<String> leaveOut(Configuration configuration) {
+    List<String> all = new ArrayList<>(configuration.leaveOut());
+    all.addAll(leaveOut);
+    return all;
   }
 
   /** What is observed, by the options or by the project's build. */

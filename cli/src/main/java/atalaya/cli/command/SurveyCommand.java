@@ -4,7 +4,6 @@ import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.render.SurveyView;
 import atalaya.core.figure.ClassSummary;
-import atalaya.core.figure.Level;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Totals;
 import atalaya.core.naming.Target;
@@ -89,7 +88,7 @@ public final class SurveyCommand extends ReadingCommand {
   @Override
   protected int execute() throws IOException {
     try (RunFile run = openRun()) {
-      List<ClassSummary> classes = run.allClasses();
+      List<ClassSummary> classes = classes(run);
       if (target != null) {
         classes = only(classes, Target.parse(target));
       }
@@ -108,14 +107,7 @@ public final class SurveyCommand extends ReadingCommand {
     List<MethodFigures> all = classes.stream().flatMap(c -> c.methods().stream()).toList();
     Set<MethodFigures> wanted = new HashSet<>(target.in(all));
     return classes.stream()
-        .map(
-            c ->
-                new ClassSummary(
-                    c.module(),
-                    c.path(),
-                    c.name(),
-                    c.state(),
-                    c.methods().stream().filter(wanted::contains).toList()))
+        .map(c -> c.with(c.methods().stream().filter(wanted::contains).toList()))
         .filter(c -> !c.methods().isEmpty())
         .toList();
   }
@@ -147,12 +139,12 @@ public final class SurveyCommand extends ReadingCommand {
     }
   }
 
-  private static Table table(Survey survey, List<ClassSummary> classes) {
+  private Table table(Survey survey, List<ClassSummary> classes) throws IOException {
     return switch (survey.by()) {
       case METHOD ->
           Tables.methods(
               survey.parts().stream().flatMap(p -> p.methods().stream()).toList(),
-              Level.Thresholds.USUAL);
+              configuration().thresholds());
       case CLASS -> {
         Map<String, ClassSummary> byName = new LinkedHashMap<>();
         classes.forEach(type -> byName.put(type.name(), type));

@@ -91,8 +91,7 @@ public final class CompareView {
     }
     lines.add("not made alike:");
     for (Comparison.Difference difference : comparison.differences()) {
-      List<String> names =
-          difference.names().stream().map(CompareView::shortName).map(Words::plain).toList();
+      List<String> names = difference.names().stream().map(Words::plain).toList();
       lines.add(
           "  "
               + difference.what()
@@ -101,11 +100,6 @@ public final class CompareView {
               + (names.isEmpty() ? "" : " (" + Words.some(names, NAMES_SHOWN) + ")"));
     }
     return lines;
-  }
-
-  /** The part of a test's id or a class's name that a person looks at. */
-  private static String shortName(String name) {
-    return name.startsWith("[") ? name.substring(name.indexOf("/") + 1) : name;
   }
 
   private Columns totals() {

@@ -5,11 +5,11 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** Gaps in words. */
-final class GapWords {
+public final class GapWords {
   private GapWords() {}
 
   /** What is missing: {@code `draught > depth` only ever false}. */
-  static String missing(Gap gap) {
+  public static String missing(Gap gap) {
     String text = Words.plain(gap.condition());
     return switch (gap.kind()) {
       case METHOD -> "never entered";

@@ -1,5 +1,6 @@
 package atalaya.cli.render;
 
+import atalaya.core.decide.Judged.Accepted;
 import atalaya.core.run.RunInfo;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -10,6 +11,7 @@ import java.util.Optional;
  * What stands above everything that is read from a run.
  *
  * @param leftOut how many classes were left out
+ * @param accepted what decisions took out of the figures
  * @param changed the classes that changed since; empty when that can't be known
  */
 public record Head(
@@ -18,6 +20,7 @@ public record Head(
     int tests,
     List<String> failed,
     int leftOut,
+    Accepted accepted,
     Optional<List<String>> changed) {
   private static final int NAMES_SHOWN = 3;
 
@@ -34,6 +37,9 @@ public record Head(
             + Words.count(tests, "test", "tests")
             + ")");
     lines.add(leftOutLine());
+    if (accepted.decisions() > 0) {
+      lines.add(acceptedLine());
+    }
     lines.add("failed tests: " + (failed.isEmpty() ? "none" : failedLine()));
     lines.add("changed since: " + changedLine());
     if (!info.complete()) {
@@ -53,6 +59,21 @@ public record Head(
         + Words.count(leftOut, "class", "classes")
         + " by "
         + Words.plain(String.join(", ", why));
+  }
+
+  private String acceptedLine() {
+    String methods =
+        accepted.methods() > 0
+            ? " (" + Words.count(accepted.methods(), "whole method", "whole methods") + ")"
+            : "";
+    return "accepted: "
+        + Words.count(accepted.lines(), "line", "lines")
+        + ", "
+        + Words.count(accepted.outcomes(), "outcome", "outcomes")
+        + methods
+        + " by "
+        + Words.count(accepted.decisions(), "decision", "decisions")
+        + ", in no figure below (atalaya gaps --decided)";
   }
 
   private String failedLine() {

@@ -1,6 +1,5 @@
 package atalaya.core.code;
 
-import atalaya.core.flow.Flow;
 import java.util.List;
 
 /**

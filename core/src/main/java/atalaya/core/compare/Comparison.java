@@ -200,8 +200,13 @@ public record Comparison(
   }
 
   private static void names(
-      List<Difference> all, String what, Set<String> has, Set<String> hasNot) {
-    List<String> names = has.stream().filter(id -> !hasNot.contains(id)).sorted().toList();
+      List<Difference> all, String what, Map<String, String> has, Map<String, String> hasNot) {
+    List<String> names =
+        has.entrySet().stream()
+            .filter(test -> !hasNot.containsKey(test.getKey()))
+            .map(Map.Entry::getValue)
+            .sorted()
+            .toList();
     if (!names.isEmpty()) {
       all.add(new Difference(what, String.valueOf(names.size()), names));
     }

@@ -5,17 +5,16 @@ import atalaya.core.gap.Gap;
 import atalaya.core.run.RunInfo;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
 /**
  * One of two runs that are compared.
  *
- * @param tests the ids of its tests
+ * @param tests the names of its tests, by id
  * @param hashes of the observed class files, by binary name
  */
 public record RunSide(
     RunInfo info,
     List<MethodFigures> methods,
     List<Gap> gaps,
-    Set<String> tests,
+    Map<String, String> tests,
     Map<String, String> hashes) {}

@@ -21,6 +21,11 @@ public record ClassSummary(
     return dot < 0 ? "" : name.substring(0, dot);
   }
 
+  /** The same class with other methods. */
+  public ClassSummary with(List<MethodFigures> others) {
+    return new ClassSummary(module, path, name, state, others);
+  }
+
   /** Whether its figures count. */
   public boolean counts() {
     return state != ClassState.LEFT_OUT;

@@ -1,6 +1,8 @@
 package atalaya.core.flow;
 
+import atalaya.core.code.Call;
 import atalaya.core.code.CodeClass;
+import atalaya.core.code.Flow;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;

@@ -1,2 +1,2 @@
-/** How control flows in the observed code, and who calls whom. */
+/** Who calls whom in the observed code. */
 package atalaya.core.flow;

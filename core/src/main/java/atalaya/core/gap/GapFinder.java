@@ -2,12 +2,12 @@ package atalaya.core.gap;
 
 import atalaya.core.code.CodeClass;
 import atalaya.core.code.Condition;
+import atalaya.core.code.Flow;
 import atalaya.core.code.Handler;
 import atalaya.core.code.Line;
 import atalaya.core.code.Method;
 import atalaya.core.code.Outcome;
 import atalaya.core.flow.CallGraph;
-import atalaya.core.flow.Flow;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
@@ -69,6 +69,28 @@ public final class GapFinder {
     return gaps;
   }
 
+  /**
+   * The lines and outcomes that leave the figures when gaps are accepted: what each opens up, and
+   * the missing outcomes themselves, each counted once.
+   *
+   * @param names of the gaps
+   * @return by qualified name of the method: lines, outcomes
+   */
+  public Map<String, int[]> openedBy(int index, Set<String> names) {
+    CodeClass code = classes.get(index);
+    BitSet points = reached.apply(code.name());
+    Flow.Walk walk = code.flow().walk();
+    BitSet all = walk.reachableWithout(new BitSet());
+    Map<String, int[]> opened = new HashMap<>();
+    for (Method method : code.methods()) {
+      int[] counts = new InMethod(index, method, points, walk, all).openedBy(names);
+      if (counts[0] + counts[1] > 0) {
+        opened.put(code.name() + "#" + method.name(), counts);
+      }
+    }
+    return opened;
+  }
+
   /** A gap before it is known what stands behind it. */
   private record Found(
       Gap.Kind kind,
@@ -101,6 +123,38 @@ public final class GapFinder {
       if (!isEntered(method, reached)) {
         return List.of(ofMethod());
       }
+      List<Found> found = found();
+      return named(found);
+    }
+
+    int[] openedBy(Set<String> names) {
+      boolean entered = isEntered(method, reached);
+      List<Found> found = entered ? found() : List.of();
+      List<Gap> gaps = entered ? named(found) : List.of(ofMethod());
+      if (!entered) {
+        Gap.Opens opens = gaps.get(0).opens();
+        boolean accepted = names.contains(gaps.get(0).name());
+        return accepted ? new int[] {opens.lines(), opens.outcomes()} : new int[2];
+      }
+      BitSet opened = new BitSet();
+      Set<BitSet> missing = new HashSet<>();
+      for (int i = 0; i < found.size(); i++) {
+        if (names.contains(gaps.get(i).name())) {
+          opened.or(found.get(i).opened());
+          missing.add(found.get(i).points());
+        }
+      }
+      int lines = (int) method.lines().stream().filter(line -> isIn(line, opened)).count();
+      int outcomes =
+          (int)
+              method.conditions().stream()
+                  .flatMap(condition -> condition.outcomes().stream())
+                  .filter(o -> missing.contains(o.points()) || isIn(o.points(), opened))
+                  .count();
+      return new int[] {lines, outcomes};
+    }
+
+    private List<Found> found() {
       List<Found> found = new ArrayList<>();
       for (Condition condition : method.conditions()) {
         boolean evaluated =
@@ -133,7 +187,7 @@ public final class GapFinder {
         }
       }
       found.sort(Comparator.comparingInt(Found::line));
-      return named(found);
+      return found;
     }
 
     private BitSet opened(BitSet points) {

@@ -52,7 +52,10 @@ public record Suite(List<TestFigures> tests, Set<Integer> idle, Set<Integer> red
     Set<Integer> redundant = new java.util.TreeSet<>(judged);
     redundant.removeAll(SmallestSet.of(byTest));
     Set<Integer> idle = new java.util.TreeSet<>();
-    tests.stream().filter(noCheckFound).forEach(test -> idle.add(test.test().number()));
+    tests.stream()
+        .filter(test -> test.test().verdict() != Verdict.SKIPPED)
+        .filter(noCheckFound)
+        .forEach(test -> idle.add(test.test().number()));
     return new Suite(tests, idle, redundant);
   }
 

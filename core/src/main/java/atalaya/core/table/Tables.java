@@ -1,5 +1,6 @@
 package atalaya.core.table;
 
+import atalaya.core.decide.Decision.Ruling;
 import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.Level;
 import atalaya.core.figure.LineFigures;
@@ -12,6 +13,7 @@ import atalaya.core.gap.Gap;
 import atalaya.core.survey.Survey;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalLong;
 
 /** Makes the tables from figures. */
@@ -187,8 +189,12 @@ public final class Tables {
         thresholds.of(unwatched.total()).label());
   }
 
-  /** The table {@code gaps}. */
-  public static Table gaps(List<Gap> gaps) {
+  /**
+   * The table {@code gaps}.
+   *
+   * @param rulings those that hold, by the name of the gap
+   */
+  public static Table gaps(List<Gap> gaps, Map<String, Ruling> rulings) {
     return new Table(
         "gaps",
         List.of(
@@ -219,7 +225,7 @@ public final class Tables {
                         g.opens().lines(),
                         g.opens().outcomes(),
                         g.opens().methods(),
-                        null))
+                        rulings.containsKey(g.name()) ? rulings.get(g.name()).label() : null))
             .toList());
   }
 

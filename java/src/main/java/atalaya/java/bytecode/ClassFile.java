@@ -1,6 +1,6 @@
 package atalaya.java.bytecode;
 
-import atalaya.core.flow.Flow;
+import atalaya.core.code.Flow;
 import java.util.List;
 import java.util.Map;
 

@@ -1,6 +1,6 @@
 package atalaya.java.bytecode;
 
-import atalaya.core.flow.Flow;
+import atalaya.core.code.Flow;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
 import java.util.HashMap;

@@ -1,7 +1,7 @@
 package atalaya.java.bytecode;
 
-import atalaya.core.flow.Call;
-import atalaya.core.flow.Flow;
+import atalaya.core.code.Call;
+import atalaya.core.code.Flow;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
 import java.util.Arrays;

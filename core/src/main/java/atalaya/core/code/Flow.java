@@ -1,4 +1,4 @@
-package atalaya.core.flow;
+package atalaya.core.code;
 
 import java.util.BitSet;
 import java.util.List;

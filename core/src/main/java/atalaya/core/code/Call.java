@@ -1,4 +1,4 @@
-package atalaya.core.flow;
+package atalaya.core.code;
 
 /**
  * A call, or the making of a lambda or a method reference, of which the body may be called later.

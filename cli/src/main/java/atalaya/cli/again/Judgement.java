@@ -1,0 +1,118 @@
+package atalaya.cli.again;
+
+import atalaya.core.code.CodeClass;
+import atalaya.core.decide.Decision;
+import atalaya.core.decide.Decision.Ruling;
+import atalaya.core.decide.Decision.Standing;
+import atalaya.core.decide.Judged;
+import atalaya.core.figure.ClassSummary;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.gap.Gap;
+import atalaya.core.gap.GapFinder;
+import atalaya.core.kept.KeptSource;
+import atalaya.points.Hash;
+import atalaya.store.runfile.RunFile;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** How the team's decisions stand against a run, and what is accepted in it. */
+public final class Judgement {
+  private final Map<Decision, Standing> standings = new LinkedHashMap<>();
+  private final Map<String, Judged.Removed> removed = new HashMap<>();
+
+  private Judgement() {}
+
+  /** Where nothing was decided. */
+  public static Judgement none() {
+    return new Judgement();
+  }
+
+  /** Judges a run. */
+  public static Judgement of(RunFile run, Collection<Decision> decisions, LocalDate today) {
+    Judgement judgement = new Judgement();
+    if (decisions.isEmpty()) {
+      return judgement;
+    }
+    Set<String> open = run.gaps().stream().map(Gap::name).collect(Collectors.toSet());
+    Map<String, MethodFigures> methods = new HashMap<>();
+    run.methods().forEach(m -> methods.putIfAbsent(m.qualifiedName(), m));
+    for (Decision decision : decisions) {
+      Optional<String> code =
+          Optional.ofNullable(methods.get(decision.place())).map(m -> code(run, m));
+      judgement.standings.put(
+          decision, decision.standing(open.contains(decision.gap()), code, today));
+    }
+    judgement.remove(run);
+    return judgement;
+  }
+
+  /** A hash of a method's source, white space aside, as the run has it. */
+  public static String code(RunFile run, MethodFigures method) {
+    List<String> source =
+        run.source(method.path()).map(KeptSource::text).orElse("").lines().toList();
+    int from = Math.min(method.firstLine() - 1, source.size());
+    int to = Math.min(method.lastLine(), source.size());
+    String text = String.join(" ", source.subList(from, to)).strip().replaceAll("\\s+", " ");
+    return Hash.of(text.getBytes(StandardCharsets.UTF_8)).substring(0, 12);
+  }
+
+  private void remove(RunFile run) {
+    Set<String> accepted = new HashSet<>();
+    Set<String> places = new HashSet<>();
+    standings.forEach(
+        (decision, standing) -> {
+          if (standing == Standing.HOLDS && decision.ruling() == Ruling.ACCEPT) {
+            accepted.add(decision.gap());
+            places.add(decision.place().substring(0, decision.place().indexOf('#')));
+          }
+        });
+    if (accepted.isEmpty()) {
+      return;
+    }
+    List<ClassSummary> classes =
+        run.allClasses().stream().filter(type -> places.contains(type.name())).toList();
+    for (CodeClass code : new ModelAgain(run).code(classes)) {
+      GapFinder finder = new GapFinder(List.of(code), name -> run.reach(name).all());
+      finder
+          .openedBy(0, accepted)
+          .forEach((method, n) -> removed.put(method, new Judged.Removed(n[0], n[1])));
+    }
+  }
+
+  /** Methods without what was accepted. */
+  public Judged without(List<MethodFigures> methods) {
+    int applied =
+        (int)
+            standings.entrySet().stream()
+                .filter(e -> e.getValue() == Standing.HOLDS)
+                .filter(e -> e.getKey().ruling() == Ruling.ACCEPT)
+                .count();
+    return applied == 0 ? Judged.asTheyAre(methods) : Judged.of(methods, removed, applied);
+  }
+
+  /** The decisions and how each stands, in the order of the file. */
+  public Map<Decision, Standing> standings() {
+    return standings;
+  }
+
+  /** The rulings that hold, by the name of the gap. */
+  public Map<String, Ruling> holding() {
+    Map<String, Ruling> holding = new HashMap<>();
+    standings.forEach(
+        (decision, standing) -> {
+          if (standing == Standing.HOLDS) {
+            holding.put(decision.gap(), decision.ruling());
+          }
+        });
+    return holding;
+  }
+}

@@ -1,0 +1,72 @@
+package atalaya.store.yaml;
+
+import atalaya.core.figure.Level;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The project's configuration, {@code atalaya.yaml}; {@code docs/configuration.md} has its keys.
+ *
+ * @param only path patterns; empty for all code
+ * @param leaveOut path patterns
+ * @param testCommand the words of the command that runs the tests; empty for the build's own
+ * @param thresholds from where on levels begin
+ */
+public record Configuration(
+    List<String> only,
+    List<String> leaveOut,
+    List<String> testCommand,
+    Level.Thresholds thresholds) {
+  /** Its name, in the project's root. */
+  public static final String NAME = "atalaya.yaml";
+
+  private static final Configuration USUAL =
+      new Configuration(List.of(), List.of(), List.of(), Level.Thresholds.USUAL);
+  private static final List<String> KEYS = List.of("only", "leave-out", "test-command", "levels");
+
+  /**
+   * Reads it; what is not there has its default.
+   *
+   * @throws UnreadableYaml when the file can't be understood
+   */
+  public static Configuration of(Path root) throws IOException {
+    Path file = root.resolve(NAME);
+    Object document = Files.exists(file) ? Yaml.read(file) : null;
+    if (document == null) {
+      return USUAL;
+    }
+    Map<?, ?> map = Yaml.map(file, "the file", document, KEYS);
+    return new Configuration(
+        texts(file, map, "only"),
+        texts(file, map, "leave-out"),
+        texts(file, map, "test-command").stream()
+            .flatMap(words -> Arrays.stream(words.strip().split("\\s+")))
+            .toList(),
+        thresholds(file, map.get("levels")));
+  }
+
+  private static List<String> texts(Path file, Map<?, ?> map, String key) {
+    return map.get(key) == null ? List.of() : Yaml.texts(file, key, map.get(key));
+  }
+
+  private static Level.Thresholds thresholds(Path file, Object value) {
+    if (value == null) {
+      return Level.Thresholds.USUAL;
+    }
+    Map<?, ?> map = Yaml.map(file, "levels", value, List.of("high", "medium"));
+    Level.Thresholds usual = Level.Thresholds.USUAL;
+    Object high = map.get("high");
+    Object medium = map.get("medium");
+    try {
+      return new Level.Thresholds(
+          high == null ? usual.high() : Yaml.number(file, "levels.high", high),
+          medium == null ? usual.medium() : Yaml.number(file, "levels.medium", medium));
+    } catch (IllegalArgumentException e) {
+      throw new UnreadableYaml(file + ": levels: " + e.getMessage());
+    }
+  }
+}
