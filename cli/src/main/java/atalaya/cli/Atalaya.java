@@ -4,6 +4,7 @@ import atalaya.cli.command.AttachCommand;
 import atalaya.cli.command.BaseCommand;
 import atalaya.cli.command.CollectCommand;
 import atalaya.cli.command.CompareCommand;
+import atalaya.cli.command.CompletionCommand;
 import atalaya.cli.command.DecideCommand;
 import atalaya.cli.command.DemoCommand;
 import atalaya.cli.command.ExportCommand;
@@ -39,6 +40,9 @@ public final class Atalaya {
     COMMANDS.put("compare", console -> new CompareCommand(console));
     COMMANDS.put("export", console -> new ExportCommand(console));
     COMMANDS.put("runs", console -> new RunsCommand(console));
+    COMMANDS.put(
+        "completion",
+        console -> new CompletionCommand(console, () -> commandLine(new String[] {""}, console)));
     COMMANDS.put("demo", console -> new DemoCommand(console, Atalaya::run));
   }
 

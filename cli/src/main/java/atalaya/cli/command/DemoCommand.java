@@ -40,18 +40,33 @@ public final class DemoCommand extends BaseCommand {
     this.program = program;
   }
 
-  /** A command of the tour. */
-  private record Step(String why, List<String> words) {}
+  /**
+   * A step of the tour.
+   *
+   * @param patch what to change before the command, or empty
+   */
+  private record Step(String why, String patch, List<String> words) {
+    Step(String why, String... words) {
+      this(why, "", List.of(words));
+    }
+  }
 
   private static final List<Step> TOUR =
       List.of(
-          new Step("Run the harbour's own tests, and see what each executes.", List.of("observe")),
-          new Step("Where do we stand?", List.of()),
-          new Step("Which methods should we fear?", List.of("rank", "--top", "8")),
+          new Step("Run the harbour's own tests, and see what each executes.", "observe"),
+          new Step("The whole, class by class.", "survey"),
+          new Step("Which methods should we fear?", "rank", "--top", "8"),
           new Step(
-              "Only the tariffs, which cost money when wrong.",
-              List.of("rank", "harbour.tariff", "--top", "3")),
-          new Step("Which runs are here?", List.of("runs")));
+              "Inside one of them: what is missing, and who comes close?",
+              "inspect",
+              "NoticeBoard#send"),
+          new Step("Its gaps, with what each opens up.", "gaps", "NoticeBoard"),
+          new Step("What do the tests of the radio add?", "suite", "radio"),
+          new Step(
+              "One test more: what if the radio does not answer?",
+              "patches/link-down.patch",
+              List.of("observe")),
+          new Step("What did it gain?", "compare"));
 
   @Override
   protected int execute() throws IOException {
@@ -83,12 +98,16 @@ public final class DemoCommand extends BaseCommand {
     return folder;
   }
 
-  private int tour(Path folder) {
+  private int tour(Path folder) throws IOException {
     Console there = console().in(folder);
     console().out().println("The demo project is in " + folder);
     for (Step step : TOUR) {
       console().out().println();
       console().out().println(paint().dim("# " + step.why()));
+      if (!step.patch().isEmpty()) {
+        console().out().println(paint().bold("$ patch -p0 < " + step.patch()));
+        Patch.apply(folder.resolve(step.patch()), folder);
+      }
       String typed = ("atalaya " + String.join(" ", step.words())).strip();
       console().out().println(paint().bold("$ " + typed));
       console().out().flush();
@@ -102,7 +121,8 @@ public final class DemoCommand extends BaseCommand {
     console().out().println();
     console()
         .out()
-        .println("That is the tour. In a project of your own: atalaya observe, then atalaya rank.");
+        .println(
+            "That is the tour. In a project of your own: atalaya observe, then atalaya survey.");
     return ExitCode.DONE;
   }
 }

@@ -39,8 +39,7 @@ import picocli.CommandLine.TypeConversionException;
         "A class or a method with its source: what was reached, by whom, what is missing.",
     footer = {
       "",
-      "Beside each line stands how many tests reach it; \"never\" when nothing did. What is",
-      "missing stands under its line, with what it opens up and the name of the gap.",
+      "What is missing stands under its line, with what it opens up and the name of the gap.",
       "",
       "Example: one method",
       "  atalaya inspect BerthTariff#quote"
@@ -171,6 +170,8 @@ public final class InspectCommand extends ReadingCommand {
       out.println();
       view = new InspectView(lacking, configuration().thresholds());
     }
+    out.println(view.legend(paint()));
+    out.println();
     view.source(paint(), lines.from(), lines.to()).forEach(out::println);
   }
 

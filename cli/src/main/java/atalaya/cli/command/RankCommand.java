@@ -173,14 +173,9 @@ public final class RankCommand extends ReadingCommand {
   private void next(Ranking ranking) {
     if (!ranking.rows().isEmpty() && ranking.rows().get(0).method().unwatched().total() > 0) {
       MethodFigures worst = ranking.rows().get(0).method();
-      String at = worst.path().isEmpty() ? worst.className() : worst.path();
+      String method = worst.shortName().replaceAll("\\(.*", "");
       say("");
-      say(
-          "Next: start at "
-              + at
-              + ":"
-              + worst.firstLine()
-              + "; which of its outcomes are missing: atalaya export outcomes");
+      say("Next: atalaya inspect '" + method + "' shows what is missing there");
     }
   }
 }

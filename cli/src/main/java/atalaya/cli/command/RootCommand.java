@@ -24,8 +24,14 @@ import picocli.CommandLine.Option;
       "",
       "  What do my tests execute?                 atalaya observe",
       "  What does a running server execute?       atalaya attach, then atalaya collect DIR",
+      "  How is the whole?                         atalaya survey",
       "  Which methods should I fear?              atalaya rank",
-      "  What exactly was reached, as a table?     atalaya export lines|outcomes|methods|tests",
+      "  What is missing in this class or method?  atalaya inspect TARGET",
+      "  Where do the tests see too little?        atalaya gaps",
+      "  What does each test add?                  atalaya suite",
+      "  This gap will not be tested: write it     atalaya decide GAP --accept --because ...",
+      "  What did my new tests gain?               atalaya compare",
+      "  All of it, as a table?                    atalaya export TABLE",
       "  Which runs do I have?                     atalaya runs",
       "  Where do I stand?                         atalaya",
       "  What is all this for?                     atalaya demo",
@@ -35,7 +41,7 @@ import picocli.CommandLine.Option;
       "",
       "Example: the first session in a Maven project",
       "  atalaya observe",
-      "  atalaya rank"
+      "  atalaya survey"
     })
 public final class RootCommand extends ReadingCommand {
   private static final int SHOWN = 5;

@@ -89,7 +89,7 @@ public final class CompareView {
       lines.add("made alike: same command, code, tests and settings");
       return lines;
     }
-    lines.add("not made alike:");
+    lines.add("different in how they were made:");
     for (Comparison.Difference difference : comparison.differences()) {
       List<String> names = difference.names().stream().map(Words::plain).toList();
       lines.add(

@@ -15,6 +15,7 @@ import java.util.List;
 /** The inside of methods in a terminal. */
 public final class InspectView {
   private static final int TESTS_SHOWN = 3;
+  private static final String UNDER_THE_SOURCE = " ".repeat(21);
 
   private final List<MethodInside> methods;
   private final Level.Thresholds thresholds;
@@ -44,6 +45,13 @@ public final class InspectView {
     return columns.lines(paint);
   }
 
+  /** What stands beside the source. */
+  public String legend(Paint paint) {
+    return paint.dim(
+        "Beside each line: how many tests reach it; \"outside\" when it ran, but in no test;"
+            + " \"never\".");
+  }
+
   /**
    * The source of the methods.
    *
@@ -60,7 +68,7 @@ public final class InspectView {
       for (SourceLine line : method.lines()) {
         if (line.number() >= from && line.number() <= to) {
           lines.add(text(line, paint));
-          line.gaps().forEach(gap -> lines.add(missing(gap, paint)));
+          missing(line.gaps(), paint, lines);
         }
       }
     }
@@ -98,13 +106,14 @@ public final class InspectView {
             + ")");
     Footing footing = Footing.of(figures);
     lines.add("  footing to change it: " + footing.label() + "; " + footing.reason());
-    lines.add("  " + tests(method.tests()));
+    lines.add("  " + tests(method));
     return lines;
   }
 
-  private static String tests(List<TestFigures> tests) {
+  private static String tests(MethodInside method) {
+    List<TestFigures> tests = method.tests();
     if (tests.isEmpty()) {
-      return "no test reaches it";
+      return method.figures().reach() > 0 ? "only reached outside of tests" : "no test reaches it";
     }
     List<String> names =
         tests.stream().map(t -> Words.plain(t.test().name()) + " (" + t.methods() + ")").toList();
@@ -126,13 +135,35 @@ public final class InspectView {
       return "never";
     }
     String hits = line.hits().isPresent() ? line.hits().getAsLong() + "x " : "";
-    return hits + (line.tests() > 0 ? Words.count(line.tests(), "test", "tests") : "no test");
+    return hits + (line.tests() > 0 ? Words.count(line.tests(), "test", "tests") : "outside");
+  }
+
+  /** Both outcomes of a condition that was never evaluated are said in one line. */
+  private static void missing(List<Gap> gaps, Paint paint, List<String> lines) {
+    for (int i = 0; i < gaps.size(); i++) {
+      Gap gap = gaps.get(i);
+      boolean isPair =
+          i + 1 < gaps.size()
+              && !gap.evaluated()
+              && gap.outcome().equals("true")
+              && gaps.get(i + 1).outcome().equals("false")
+              && gaps.get(i + 1).condition().equals(gap.condition());
+      if (isPair) {
+        Gap other = gaps.get(++i);
+        String text = "`" + Words.plain(gap.condition()) + "` never evaluated";
+        lines.add(
+            UNDER_THE_SOURCE
+                + paint.accent("^ " + text)
+                + paint.dim("  true: " + gap.name() + "  false: " + other.name()));
+      } else {
+        lines.add(missing(gap, paint));
+      }
+    }
   }
 
   private static String missing(Gap gap, Paint paint) {
     String opens = GapWords.opens(gap.opens());
-    return " ".repeat(19)
-        + "  "
+    return UNDER_THE_SOURCE
         + paint.accent("^ " + GapWords.missing(gap))
         + (opens.isEmpty() ? "" : ", opens up " + opens)
         + paint.dim("  " + gap.name());
