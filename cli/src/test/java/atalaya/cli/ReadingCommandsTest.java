@@ -205,7 +205,7 @@ class ReadingCommandsTest {
         .anyMatch(line -> line.startsWith("failed tests: 1 (BuoyTest.bell())"))
         .anyMatch(line -> line.matches("  high +5\\.00  █{27}·{3} +90\\.0 % +1 +80\\.0 %"))
         .allMatch(line -> line.length() <= 100);
-    assertThat(err.toString()).contains("Next: start at Buoy.java:3");
+    assertThat(err.toString()).contains("Next: atalaya inspect 'Buoy#light'");
     assertThat(atalaya(0, "rank Buoy#bell --format csv")).isZero();
     assertThat(out.toString().split("\r\n")).hasSize(2);
     assertThat(atalaya(0, "rank --level high --format md")).isZero();

@@ -66,8 +66,10 @@ public record Comparison(
         movedTo.put(pair.before().get().qualifiedName(), pair.after().get().qualifiedName());
       }
     }
-    Set<String> then = places(before.gaps(), method -> movedTo.getOrDefault(method, method));
-    Set<String> now = places(after.gaps(), Function.identity());
+    Map<Gap, String> then = places(before.gaps(), m -> movedTo.getOrDefault(m, m));
+    Map<Gap, String> now = places(after.gaps(), Function.identity());
+    Set<String> placesThen = Set.copyOf(then.values());
+    Set<String> placesNow = Set.copyOf(now.values());
     return new Comparison(
         Totals.of(before.methods()),
         Totals.of(after.methods()),
@@ -80,24 +82,26 @@ public record Comparison(
             .toList(),
         before.gaps().stream()
             .filter(gap -> kept.contains(gap.qualifiedMethod()))
-            .filter(gap -> !now.contains(place(gap, movedTo.get(gap.qualifiedMethod()))))
+            .filter(gap -> !placesNow.contains(then.get(gap)))
             .toList(),
-        after.gaps().stream()
-            .filter(gap -> !then.contains(place(gap, gap.qualifiedMethod())))
-            .toList());
-  }
-
-  private static Set<String> places(List<Gap> gaps, Function<String, String> method) {
-    return gaps.stream()
-        .map(gap -> place(gap, method.apply(gap.qualifiedMethod())))
-        .collect(Collectors.toSet());
+        after.gaps().stream().filter(gap -> !placesThen.contains(now.get(gap))).toList());
   }
 
   /** What makes two gaps the same, wherever the method stands. */
-  private static String place(Gap gap, String method) {
-    String letters = gap.name().substring(gap.name().lastIndexOf('-'));
-    boolean moved = !method.equals(gap.qualifiedMethod());
-    return method + "\n" + gap.kind() + gap.condition() + gap.outcome() + (moved ? "" : letters);
+  private static Map<Gap, String> places(List<Gap> gaps, Function<String, String> method) {
+    Map<Gap, String> places = new LinkedHashMap<>();
+    Map<String, Integer> alike = new HashMap<>();
+    for (Gap gap : gaps) {
+      String place =
+          String.join(
+              "\n",
+              method.apply(gap.qualifiedMethod()),
+              gap.kind().label(),
+              gap.condition(),
+              gap.outcome());
+      places.put(gap, place + "\n" + alike.merge(place, 1, Integer::sum));
+    }
+    return places;
   }
 
   // ---- methods ----

@@ -12,7 +12,7 @@ import java.util.regex.Pattern;
  */
 public record TestPlace(String className, String method) {
   private static final Pattern SEGMENT = Pattern.compile("\\[([^:\\]]+):([^\\]]*)\\]");
-  private static final Pattern IN_BRACKETS = Pattern.compile("(\\w+).*\\(([\\w.$]+)\\)");
+  private static final Pattern IN_BRACKETS = Pattern.compile("(\\w+)(?:\\[[^(]*)?\\(([\\w.$]+)\\)");
   private static final Pattern DOTTED = Pattern.compile("([\\w.$]+)\\.(\\w+)(?:[ (\\[].*)?");
 
   /** The place of a test, by the framework's id for it; empty when the id does not tell. */

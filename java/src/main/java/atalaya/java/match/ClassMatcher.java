@@ -223,11 +223,16 @@ final class ClassMatcher {
     Map<CodeItem, SourceItem> meanings =
         withoutDoubtful(source, Alignment.of(written, steering, this::fits));
     Map<CodeItem, Integer> passed = PatternTests.passed(steering, meanings);
-    handlers(method, source)
-        .forEach((entry, handler) -> owner.apply(handler.line()).handler(handler, entry.point()));
+    Map<CodeItem.HandlerEntry, SourceHandler> handlers = handlers(method, source);
+    handlers.forEach(
+        (entry, handler) -> owner.apply(handler.line()).handler(handler, entry.point()));
+    CodeItem.HandlerEntry lastHandler = null;
     for (CodeItem item : method.items()) {
-      if (item instanceof CodeItem.LineEntry entry) {
-        boolean wanted = lastReturn || !entry.returnsOnly();
+      if (item instanceof CodeItem.HandlerEntry entry) {
+        lastHandler = entry;
+      } else if (item instanceof CodeItem.LineEntry entry) {
+        boolean wanted =
+            (lastReturn || !entry.returnsOnly()) && !closes(entry, lastHandler, handlers);
         if (wanted && counts.test(entry.line())) {
           owner.apply(entry.line()).line(entry.line(), entry.point());
         }
@@ -237,6 +242,19 @@ final class ClassMatcher {
         condition(item, meanings.get(item), passed, owner, counts);
       }
     }
+  }
+
+  /**
+   * Whether the code that closes resources stands on the line of a {@code catch}, where the block
+   * before it ends.
+   */
+  private static boolean closes(
+      CodeItem.LineEntry entry,
+      CodeItem.HandlerEntry lastHandler,
+      Map<CodeItem.HandlerEntry, SourceHandler> handlers) {
+    SourceHandler last = handlers.get(lastHandler);
+    return (last == null || last.line() != entry.line())
+        && handlers.values().stream().anyMatch(h -> h.alone() && h.line() == entry.line());
   }
 
   private static Map<CodeItem.HandlerEntry, SourceHandler> handlers(

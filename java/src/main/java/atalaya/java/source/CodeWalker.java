@@ -51,6 +51,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   private final List<SourceItem> items = new ArrayList<>();
   private final BitSet written = new BitSet();
   private final Map<LambdaExpressionTree, SourceLambda> lambdas = new IdentityHashMap<>();
+  private final Map<CatchTree, SourceHandler> handlers = new IdentityHashMap<>();
   private Ways ways = new Ways();
   private boolean alive = true;
   private int fromLine;
@@ -461,8 +462,9 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     boolean after = ends(last);
     for (CatchTree handler : tree.getCatches()) {
       alive = true;
+      SourceHandler written = handlers.computeIfAbsent(handler, this::handler);
+      items.add(new SourceItem.Catch(written, written.line(), written.line()));
       note(handler.getParameter());
-      items.add(handler(handler));
       ways.enterFinally(last);
       walk(handler.getBlock());
       ways.leave();
@@ -476,19 +478,18 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     return null;
   }
 
-  private SourceItem.Catch handler(CatchTree tree) {
+  private SourceHandler handler(CatchTree tree) {
     Tree type = tree.getParameter().getType();
     List<? extends Tree> types =
         type instanceof UnionTypeTree union ? union.getTypeAlternatives() : List.of(type);
     long start = places.start(tree);
     int line = places.line(start);
-    SourceHandler handler =
-        new SourceHandler(
-            start,
-            line,
-            places.text(start, places.start(tree.getBlock())),
-            types.stream().map(CodeWalker::simpleName).distinct().sorted().toList());
-    return new SourceItem.Catch(handler, line, line);
+    return new SourceHandler(
+        start,
+        line,
+        places.text(start, places.start(tree.getBlock())),
+        !written.get(line),
+        types.stream().map(CodeWalker::simpleName).distinct().sorted().toList());
   }
 
   private static String simpleName(Tree type) {
