@@ -52,7 +52,7 @@ class YamlTest {
         "levels: {high: dark} | levels.high must be a number > 0 (got dark)",
         "leave-out: {a: b} | leave-out must be a text or a list of texts",
         "- x | the file must be a map of keys and values",
-        "'only: [' | while parsing a flow sequence",
+        "'only: [' | atalaya.yaml:1: expected the node content",
         "'<<<<<<< HEAD' | conflict marks"
       })
   void badConfigurationIsNamed(String text, String message) throws IOException {

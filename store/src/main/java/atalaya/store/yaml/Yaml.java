@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.snakeyaml.engine.v2.api.Load;
 import org.snakeyaml.engine.v2.api.LoadSettings;
+import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
 import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
 
 /** Reads YAML, and tells what is wrong with it. */
@@ -31,6 +32,9 @@ final class Yaml {
         LoadSettings.builder().setAllowDuplicateKeys(false).setMaxAliasesForCollections(10).build();
     try {
       return new Load(settings).loadFromString(text);
+    } catch (MarkedYamlEngineException e) {
+      String line = e.getProblemMark().map(mark -> ":" + (mark.getLine() + 1)).orElse("");
+      throw new UnreadableYaml(file + line + ": " + e.getProblem());
     } catch (YamlEngineException e) {
       throw new UnreadableYaml(file + ": " + e.getMessage().lines().findFirst().orElse(""));
     }
