@@ -40,6 +40,16 @@ public class Resources {
     return 1; //+
   }
 
+  static int closedInOrder(int n) {
+    try (StringReader reader = new StringReader("abc")) { //+
+      return reader.read(); //+
+    } catch (java.io.IOException | IllegalStateException e) { //-
+      return n; //-
+    } catch (RuntimeException e) { //-
+      return -1; //-
+    }
+  }
+
   static int count; //:
 
   static Door open(boolean jams) {
@@ -51,5 +61,6 @@ public class Resources {
     one(2); //+
     two(false, false); //+
     two(false, true); //+
+    closedInOrder(1); //+
   }
 }

@@ -11,6 +11,7 @@ import atalaya.core.figure.Mutants;
 import atalaya.core.figure.OutcomeFigures;
 import atalaya.core.figure.Share;
 import atalaya.core.figure.TestFigures;
+import atalaya.core.gap.Gap;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.RunContents;
 import atalaya.core.run.Detail;
@@ -113,7 +114,19 @@ class ReadingCommandsTest {
                     OptionalLong.empty(),
                     0)),
             List.of(),
-            List.of());
+            List.of(
+                new Gap(
+                    "light-abcdefg",
+                    Gap.Kind.OUTCOME,
+                    "Buoy.java",
+                    "harbour.Buoy",
+                    "light(int)",
+                    4,
+                    "a, \"b\"",
+                    "true",
+                    true,
+                    new Gap.Opens(1, 2, 3),
+                    "")));
     ClassFigures fog =
         new ClassFigures(
             "fog.Fog",
@@ -173,10 +186,21 @@ class ReadingCommandsTest {
     "export outcomes, outcomes",
     "export methods, methods",
     "export tests, tests",
+    "export classes, classes",
+    "export gaps, gaps",
+    "gaps, gaps",
+    "survey, survey",
+    "survey --by package, survey",
+    "survey --by method, survey",
+    "suite, suite",
+    "compare two, compare",
     "runs, runs"
   })
   void writeJsonByTheirSchema(String command, String schema) throws IOException {
     Files.writeString(project.resolve(".atalaya/runs/broken.run"), "");
+    RunFileWriter.write(
+        project.resolve(".atalaya/runs/two.run"),
+        run("two", List.of(method("light(int)", 9, 4, 16))));
     assertThat(atalaya(0, command + (schema.equals("runs") ? "" : " --run one") + " --format json"))
         .isZero();
     var validator =
@@ -187,7 +211,14 @@ class ReadingCommandsTest {
     var document = new ObjectMapper().readTree(out.toString());
     assertThat(validator.validate(document)).isEmpty();
     assertThat(document.fieldNames().next()).isEqualTo("atalaya");
-    assertThat(document.get(schema.equals("rank") ? "methods" : schema)).isNotEmpty();
+    String rows =
+        switch (schema) {
+          case "rank", "compare" -> "methods";
+          case "survey" -> command.contains("package") ? "packages" : "totals";
+          case "suite" -> "tests";
+          default -> schema;
+        };
+    assertThat(document.get(rows)).isNotEmpty();
   }
 
   @Test
@@ -256,6 +287,14 @@ class ReadingCommandsTest {
         "rank Boy            | no code is named \"Boy\"",
         "rank Buoy#horn      | names no method in this run: Buoy#bell",
         "rank --run two      | no run file",
+        "survey Boy          | no code is named \"Boy\"",
+        "inspect Buoy#horn   | names no method in this run",
+        "gaps --opened-by x  | this run has no gap named \"x\"",
+        "suite --on Boy      | no code is named \"Boy\"",
+        "compare             | there is no run before one to compare with",
+        "compare two         | no run file",
+        "decide Boy --test --because x | no code is named \"Boy\"",
+        "decide x --withdraw | nothing was decided about \"x\"",
         "rank --run ./x.run  | no run file"
       })
   void tellWhatDoesNotFitInOneLine(String words, String message) {

@@ -1,5 +1,7 @@
 package atalaya.dist;
 
+import atalaya.core.figure.HandlerFigures;
+import atalaya.store.runfile.RunFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -78,6 +80,14 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
         "-cp",
         "out",
         "Drive");
+  }
+
+  /** The handlers of its only run. */
+  List<HandlerFigures> handlers() throws IOException {
+    try (var runs = Files.list(folder.resolve(".atalaya/runs"));
+        RunFile run = RunFile.open(runs.findFirst().orElseThrow())) {
+      return run.handlers();
+    }
   }
 
   /** The cells of a table, row by row, the titles first. */

@@ -24,6 +24,8 @@ import org.junit.jupiter.params.provider.MethodSource;
  * The table of constructs: {@code src/test/resources/constructs}. Each file is a source with what
  * is expected of it, which comes from the language and never from Atalaya's own output.
  *
+ * <p>A {@code catch} clause that begins on a line is entered when the line is reached.
+ *
  * <p>A line with code ends with {@code //+} when it is reached and with {@code //-} when it is not;
  * other lines hold no code of their own. Behind that mark, or behind {@code //:} on a line without
  * code of its own, stand the conditions that begin on the line, separated by {@code ;;}, each with
@@ -90,6 +92,13 @@ class ConstructsTest {
                   + cells.get(5)
                   + mark(cells.get(6)));
     }
+    constructs
+        .handlers()
+        .forEach(
+            h ->
+                found
+                    .computeIfAbsent(h.path(), p -> new ArrayList<>())
+                    .add("handler " + h.line() + (h.reached() ? "+" : "-")));
     SoftAssertions all = new SoftAssertions();
     for (Path file : constructs.files()) {
       all.assertThat(found.getOrDefault("src/" + file.getFileName(), List.of()))
@@ -113,6 +122,9 @@ class ConstructsTest {
       }
       if (!mark.group(1).equals(":")) {
         expected.add("line " + number + mark.group(1));
+        if (lines.get(number - 1).contains(" catch (")) {
+          expected.add("handler " + number + mark.group(1));
+        }
       }
       for (String condition : mark.group(2).isBlank() ? new String[0] : mark.group(2).split(";;")) {
         int colon = condition.lastIndexOf(": ");

@@ -21,11 +21,16 @@ class DemoTest {
     assertThat(tour.exitCode()).as(tour.out() + tour.err()).isZero();
     assertThat(tour.out())
         .contains("$ atalaya observe", "$ atalaya rank", "BerthTariff#quote", "unwatched")
-        .contains("5.00", "2.00");
+        .contains("5.00", "2.00")
+        .contains("$ atalaya survey", "classes     25/27", "LegacyTariff (never loaded)")
+        .contains("^ `catch (LinkDown e)` never entered, opens up 3 lines, 4 outcomes")
+        .contains("footing to change it: none; reach is below 0.50")
+        .contains("tests added: 1 (LinkDownTest.keepsWhatWasNotSent())")
+        .contains("8 gaps closed", "-2.82  5/9 > 9/9  3/8 > 7/8  NoticeBoard#send(Notice)");
     Path harbour = temporary.resolve("harbour");
 
     String tests = Shipped.run(harbour, "export", "tests").out();
-    assertThat(tests.lines().count()).isEqualTo(78);
+    assertThat(tests.lines().count()).isEqualTo(79);
     assertThat(tests)
         .as("parameterized, repeated, dynamic, nested, JUnit 4")
         .contains("SeasonTest.hasARate(int,Season,int) [1] ")
@@ -37,7 +42,7 @@ class DemoTest {
     String outcomes = Shipped.run(harbour, "export", "outcomes").out();
     assertThat(outcomes)
         .contains("isCompulsory(Vessel),14,vessel.metres() >= 60,true,false")
-        .contains("send(Notice),50,attempt == TRIES,true,false")
+        .contains("send(Notice),50,attempt == TRIES,true,true")
         .contains("rate(),29,switch (this),default,false")
         .contains("rate(),29,switch (this),WINTER,true,,1");
 
@@ -46,6 +51,9 @@ class DemoTest {
         .contains("\"quote(Vessel,Stay,boolean,int,String)\",27,")
         .contains("report(Declaration),54,63,2,source,7,7,2,2,1,0,0,1.0,,0.0,,0.0,low")
         .contains("LegacyTariff,");
+
+    asksAboutTheInside(harbour);
+    decides(harbour);
 
     Shipped.Result again = Shipped.run(harbour, "observe", "--tests", "SeasonTest");
     assertThat(again.exitCode()).isZero();
@@ -58,5 +66,62 @@ class DemoTest {
     assertThat(broken.exitCode()).isEqualTo(3);
     assertThat(broken.err()).contains("nothing was observed", "does the project compile?");
     assertThat(Shipped.run(harbour, "demo", "--keep", ".").errLine()).contains("exists already");
+  }
+
+  private static void asksAboutTheInside(Path harbour) {
+    assertThat(Shipped.run(harbour, "inspect", "ManifestReader:72").out())
+        .contains("3 tests reach it, the closest first")
+        .contains("ManifestReaderTest.hasNoProblemsWithGoodLines() (8)")
+        .containsPattern("71 +1 test \\|         hazard = text.charAt")
+        .containsPattern("73 +never >         hazard = text.charAt")
+        .contains("^ `text.length() == 3` never evaluated  true: readLine-");
+    assertThat(Shipped.run(harbour, "inspect", "NoticeBoard", "--test", "takesDown").out())
+        .contains("only what this test reaches: NoticeBoardTest.takesDown()")
+        .containsPattern("43 +never > ")
+        .containsPattern("66 +1 test \\| ");
+    assertThat(Shipped.run(harbour, "inspect", "NoticeBoard", "--test", "reads").errLine())
+        .contains("may mean 2 tests");
+    assertThat(Shipped.run(harbour, "inspect", "Season", "--lines", "9-x").exitCode()).isEqualTo(2);
+    assertThat(Shipped.run(harbour, "suite", "--idle", "--format", "csv").out())
+        .contains("CustomsDeskTest.reports()")
+        .hasLineCount(2);
+    assertThat(Shipped.run(harbour, "suite", "--on", "NoticeBoard#send", "--format", "csv").out())
+        .contains("readsOut()", "readsUrgentOnesThreeTimes()", "keepsWhatWasNotSent()")
+        .hasLineCount(4);
+    String gaps = Shipped.run(harbour, "export", "gaps").out();
+    assertThat(gaps)
+        .containsPattern("quote-\\w{7},method,.*,27,,,41,60,1,")
+        .containsPattern("obey-\\w{7},outcome,.*\"\"report\"\"\",2,0,1,")
+        .containsPattern(
+            "readLine-\\w{7},handler,.*,56,catch \\(IllegalArgumentException e\\),,3,0,0,");
+  }
+
+  private static void decides(Path harbour) throws IOException {
+    String before = Shipped.run(harbour, "survey").out();
+    assertThat(before).contains("lines     345/472").doesNotContain("accepted:");
+    assertThat(
+            Shipped.run(harbour, "decide", "Main#main", "--accept", "--because", "only starts it")
+                .out())
+        .contains("1 decision recorded");
+    assertThat(Shipped.run(harbour, "survey").out())
+        .contains("accepted: 4 lines, 2 outcomes (1 whole method) by 1 decision")
+        .contains("lines     345/468");
+    assertThat(Shipped.run(harbour, "gaps", "--decided").out())
+        .contains("accept, holds  harbour.office.Main#main(String[])", "only starts it");
+    Path file = harbour.resolve("atalaya-decisions.yaml");
+    String gap = Files.readAllLines(file).get(1).replace(":", "");
+    Files.writeString(file, Files.readString(file).replaceAll("code: .*", "code: '0'"));
+    assertThat(Shipped.run(harbour, "gaps", "--decided").out()).contains("its code changed");
+    assertThat(Shipped.run(harbour, "survey").out()).doesNotContain("accepted:");
+    assertThat(Shipped.run(harbour, "decide", gap, "--withdraw").exitCode()).isZero();
+    assertThat(Shipped.run(harbour, "gaps", "--decided").out()).contains("nothing was decided");
+    assertThat(
+            Shipped.run(harbour, "decide", "quote-2222222", "--test", "--because", "x").errLine())
+        .contains("no gap named \"quote-2222222\"");
+    Files.writeString(file, "<<<<<<< HEAD\n");
+    Shipped.Result conflict = Shipped.run(harbour, "survey");
+    assertThat(conflict.exitCode()).isEqualTo(3);
+    assertThat(conflict.errLine()).contains("conflict marks");
+    Files.delete(file);
   }
 }

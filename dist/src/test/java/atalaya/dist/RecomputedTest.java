@@ -73,7 +73,7 @@ class RecomputedTest {
     ProjectModel model = ProjectReader.read(classes, sources);
     for (CodeClass code : model.classes()) {
       ClassReach of = new ClassReach(reach.getOrDefault(code.name(), Map.of()), Map.of());
-      again.add(joiner.join(code, of, ClassState.REACHED));
+      again.add(joiner.join(code, of, ClassState.REACHED, List.of()));
     }
     try (RunFile run = RunFile.open(file)) {
       assertThat(again.stream().flatMap(c -> c.methods().stream()).toList())
@@ -83,6 +83,9 @@ class RecomputedTest {
       assertThat(again.stream().flatMap(c -> c.outcomes().stream()).toList())
           .hasSizeGreaterThan(150)
           .isEqualTo(run.outcomes());
+      assertThat(again.stream().flatMap(c -> c.handlers().stream()).toList())
+          .isNotEmpty()
+          .isEqualTo(run.handlers());
     }
   }
 
