@@ -10,6 +10,7 @@ import atalaya.cli.command.DemoCommand;
 import atalaya.cli.command.ExportCommand;
 import atalaya.cli.command.GapsCommand;
 import atalaya.cli.command.InspectCommand;
+import atalaya.cli.command.MergeCommand;
 import atalaya.cli.command.ObserveCommand;
 import atalaya.cli.command.RankCommand;
 import atalaya.cli.command.RootCommand;
@@ -38,6 +39,7 @@ public final class Atalaya {
     COMMANDS.put("gaps", console -> new GapsCommand(console));
     COMMANDS.put("decide", console -> new DecideCommand(console));
     COMMANDS.put("compare", console -> new CompareCommand(console));
+    COMMANDS.put("merge", console -> new MergeCommand(console));
     COMMANDS.put("export", console -> new ExportCommand(console));
     COMMANDS.put("runs", console -> new RunsCommand(console));
     COMMANDS.put(

@@ -82,6 +82,11 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
         "Drive");
   }
 
+  /** A line of a source, without the white space around it. */
+  String text(String path, String line) throws IOException {
+    return Files.readAllLines(folder.resolve(path)).get(Integer.parseInt(line) - 1).strip();
+  }
+
   /** The handlers of its only run. */
   List<HandlerFigures> handlers() throws IOException {
     try (var runs = Files.list(folder.resolve(".atalaya/runs"));

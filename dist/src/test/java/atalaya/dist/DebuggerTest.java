@@ -28,7 +28,8 @@ import org.junit.jupiter.api.io.TempDir;
 
 /**
  * A check that shares no code with Atalaya: the JVM's debugger interface says of every entry of the
- * line tables whether its first instruction began to execute.
+ * line tables whether its first instruction began to execute. Only where a {@code catch} follows a
+ * block on its line it can't tell the handler from the code that closes the block's resources.
  */
 class DebuggerTest {
   @TempDir Path folder;
@@ -44,7 +45,8 @@ class DebuggerTest {
     for (List<String> row : rows.subList(1, rows.size())) {
       lines++;
       String line = row.get(1) + ":" + row.get(3);
-      if (reached.contains(line) != row.get(4).equals("true")) {
+      boolean closes = constructs.text(row.get(0), row.get(3)).startsWith("} catch (");
+      if (!closes && reached.contains(line) != row.get(4).equals("true")) {
         disagreed.add(line + " atalaya: " + row.get(4));
       }
     }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -59,6 +61,8 @@ class DemoTest {
     assertThat(again.exitCode()).isZero();
     assertThat(again.err()).contains("4 tests", "no earlier run like it");
 
+    merges(harbour);
+
     Files.writeString(
         harbour.resolve("src/main/java/harbour/tariff/Season.java"), "package harbour.tariff;\n");
     assertThat(Shipped.run(harbour).out()).contains("changed since: 1 class (Season)");
@@ -66,6 +70,31 @@ class DemoTest {
     assertThat(broken.exitCode()).isEqualTo(3);
     assertThat(broken.err()).contains("nothing was observed", "does the project compile?");
     assertThat(Shipped.run(harbour, "demo", "--keep", ".").errLine()).contains("exists already");
+  }
+
+  /** Any order gives the same, and what is in it already adds nothing. */
+  private static void merges(Path harbour) {
+    Shipped.run(harbour, "observe", "--name", "a", "--tests", "B*Test,MainTest");
+    Shipped.run(harbour, "observe", "--name", "b", "--tests", "NoticeBoardTest");
+    Shipped.Result added =
+        Shipped.run(harbour, "observe", "--name", "c", "--add", "--tests", "SeasonTest");
+    assertThat(added.err()).contains("Added to run b", "2 recordings and 8 tests");
+    for (String names : new String[] {"ac a c", "ca c a", "aca ac a", "aa a a"}) {
+      List<String> words = new ArrayList<>(List.of("merge", "--name"));
+      words.addAll(List.of(names.split(" ")));
+      assertThat(Shipped.run(harbour, words.toArray(String[]::new)).exitCode()).isZero();
+    }
+    for (String table : new String[] {"lines", "outcomes", "methods", "classes", "tests", "gaps"}) {
+      String merged = Shipped.run(harbour, "export", table, "--run", "ac").out();
+      assertThat(Shipped.run(harbour, "export", table, "--run", "ca").out()).isEqualTo(merged);
+      assertThat(Shipped.run(harbour, "export", table, "--run", "aca").out()).isEqualTo(merged);
+      assertThat(Shipped.run(harbour, "export", table, "--run", "aa").out())
+          .isEqualTo(Shipped.run(harbour, "export", table, "--run", "a").out());
+    }
+    assertThat(Shipped.run(harbour, "merge", "a", "--name", "a").errLine())
+        .contains("there already");
+    assertThat(Shipped.run(harbour, "compare", "a", "ac").out())
+        .contains("different in how they were made", "tests added: 8");
   }
 
   private static void asksAboutTheInside(Path harbour) {
@@ -80,7 +109,7 @@ class DemoTest {
         .containsPattern("43 +never > ")
         .containsPattern("66 +1 test \\| ");
     assertThat(Shipped.run(harbour, "inspect", "NoticeBoard", "--test", "reads").errLine())
-        .contains("may mean 2 tests");
+        .contains("may mean 8 tests");
     assertThat(Shipped.run(harbour, "inspect", "Season", "--lines", "9-x").exitCode()).isEqualTo(2);
     assertThat(Shipped.run(harbour, "suite", "--idle", "--format", "csv").out())
         .contains("CustomsDeskTest.reports()")

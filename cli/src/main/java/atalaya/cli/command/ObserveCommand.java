@@ -4,12 +4,19 @@ import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
 import atalaya.cli.Folders;
+import atalaya.cli.observe.Merging;
 import atalaya.cli.observe.Observation;
 import atalaya.cli.observe.Request;
+import atalaya.cli.render.Words;
+import atalaya.core.kept.RunContents;
+import atalaya.core.merge.Merger.NotMergeable;
+import atalaya.core.merge.Whole;
 import atalaya.core.run.Detail;
 import atalaya.launch.project.Build;
 import atalaya.launch.project.Project;
 import atalaya.launch.project.ProjectModule;
+import atalaya.store.runfile.RunFile;
+import atalaya.store.runfile.RunFileWriter;
 import atalaya.store.runfile.RunFolder;
 import atalaya.store.yaml.Configuration;
 import java.io.IOException;
@@ -49,6 +56,9 @@ public final class ObserveCommand extends ObservingCommand {
 
   @Option(names = "--name", paramLabel = "N", description = "The run's name (default: the time).")
   private String name;
+
+  @Option(names = "--add", description = "Add to the newest run instead of starting afresh.")
+  private boolean add;
 
   @Mixin private Scope scope;
 
@@ -106,9 +116,33 @@ public final class ObserveCommand extends ObservingCommand {
     Path folder = Observation.newFolder(project);
     try {
       Observation.run(request, agent(), folder);
-      return makeRun(folder);
+      Optional<Path> earlier =
+          add ? new RunFolder(project.home().resolve("runs")).newest() : Optional.empty();
+      int exitCode = makeRun(folder);
+      if (earlier.isPresent()) {
+        addTo(earlier.get(), new RunFolder(project.home().resolve("runs")).file(request.name()));
+      }
+      return exitCode;
     } finally {
       Folders.delete(folder);
+    }
+  }
+
+  private void addTo(Path earlier, Path file) throws IOException {
+    try (RunFile before = RunFile.open(earlier);
+        RunFile now = RunFile.open(file)) {
+      List<Whole> both = List.of(before.whole(), now.whole());
+      RunContents sum = Merging.of(both, now.info().name());
+      RunFileWriter.write(file, sum);
+      say(
+          "Added to run "
+              + before.info().name()
+              + ": this run now holds "
+              + Words.count(sum.recordings().size(), "recording", "recordings")
+              + " and "
+              + Words.count(sum.tests().size(), "test", "tests"));
+    } catch (NotMergeable e) {
+      throw new Failure(ExitCode.INPUT, "can't be added: " + e.getMessage(), e);
     }
   }
 

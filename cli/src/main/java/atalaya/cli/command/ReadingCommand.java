@@ -67,6 +67,11 @@ abstract class ReadingCommand extends BaseCommand {
     return out != null;
   }
 
+  /** The file to print to. */
+  Path outFile() {
+    return console().directory().resolve(out);
+  }
+
   /** A run by its name or file, open. */
   RunFile open(String nameOrFile) throws IOException {
     return nameOrFile.contains("/") || nameOrFile.endsWith(".run")
@@ -75,7 +80,7 @@ abstract class ReadingCommand extends BaseCommand {
   }
 
   /** The runs of the project, what an earlier command left behind among them. */
-  private RunFolder runs() throws IOException {
+  RunFolder runs() throws IOException {
     Project project = project();
     recover(project);
     return new RunFolder(project.home().resolve("runs"));

@@ -2,17 +2,12 @@ package atalaya.cli.observe;
 
 import atalaya.core.code.ClassState;
 import atalaya.core.code.CodeClass;
-import atalaya.core.figure.ClassFigures;
-import atalaya.core.figure.Joiner;
-import atalaya.core.figure.MethodEntries;
-import atalaya.core.gap.GapFinder;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
 import atalaya.core.kept.RunContents;
 import atalaya.core.naming.PathPatterns;
 import atalaya.core.run.ClassReach;
-import atalaya.core.run.Detail;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.NotObserved.Reason;
 import atalaya.core.run.RunInfo;
@@ -74,29 +69,17 @@ final class ContentsBuilder {
 
   RunContents build() {
     ProjectModel model = ProjectReader.read(classBytes(), sourceTexts());
-    Joiner joiner = new Joiner(info.detail());
-    Map<String, ClassReach> reach = new LinkedHashMap<>();
-    List<ClassFigures> figures = new ArrayList<>();
-    List<CodeClass> classes =
-        info.detail() == Detail.METHODS
-            ? model.classes().stream().map(MethodEntries::of).toList()
-            : model.classes();
-    GapFinder gaps = new GapFinder(classes, name -> reach(name).all());
-    for (int i = 0; i < classes.size(); i++) {
-      CodeClass code = classes.get(i);
-      ClassReach of = reach(code.name());
-      reach.put(code.name(), of);
-      figures.add(joiner.join(code, of, state(code, of), gaps.of(i)));
-    }
+    Derived derived =
+        Derived.of(model.classes(), info.detail(), this::reach, this::state, collected.tests());
     problems(model);
     return new RunContents(
         info,
         collected.jvms().stream().map(ContentsBuilder::jvm).toList(),
         keptClasses(),
         keptSources(),
-        reach,
-        figures,
-        joiner.tests(collected.tests()),
+        derived.reach(),
+        derived.figures(),
+        derived.tests(),
         notObserved,
         collected.uncaught());
   }

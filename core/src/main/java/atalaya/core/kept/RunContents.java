@@ -4,6 +4,8 @@ import atalaya.core.figure.ClassFigures;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
+import atalaya.core.run.RecordedTest;
+import atalaya.core.run.Recording;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.UncaughtException;
 import java.util.List;
@@ -13,6 +15,8 @@ import java.util.Map;
  * All that a run file holds.
  *
  * @param reach the raw points by binary name of the class
+ * @param recordings what it was merged from; empty for a run of one recording
+ * @param recorded where each of its tests comes from; empty for a run of one recording
  * @param figures derived from the rest
  * @param tests derived from the rest
  */
@@ -25,4 +29,32 @@ public record RunContents(
     List<ClassFigures> figures,
     List<TestFigures> tests,
     List<NotObserved> notObserved,
-    List<UncaughtException> uncaught) {}
+    List<UncaughtException> uncaught,
+    List<Recording> recordings,
+    List<RecordedTest> recorded) {
+
+  /** Of a run with one recording. */
+  public RunContents(
+      RunInfo info,
+      List<ObservedJvm> jvms,
+      List<KeptClass> classes,
+      List<KeptSource> sources,
+      Map<String, ClassReach> reach,
+      List<ClassFigures> figures,
+      List<TestFigures> tests,
+      List<NotObserved> notObserved,
+      List<UncaughtException> uncaught) {
+    this(
+        info,
+        jvms,
+        classes,
+        sources,
+        reach,
+        figures,
+        tests,
+        notObserved,
+        uncaught,
+        List.of(),
+        List.of());
+  }
+}

@@ -14,6 +14,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 
 /**
  * Writes this JVM's part file: what was planted, which tests ran, what each reached. The file is
@@ -22,10 +24,12 @@ import java.util.UUID;
  */
 final class Recorder {
   private static final long BEAT_MILLIS = 500;
+  private static final long LONGEST_READY_MILLIS = 300;
 
   private final File folder;
   private final JvmFacts facts = new JvmFacts();
   private PartWriter part;
+  private final CountDownLatch ready = new CountDownLatch(1);
   private boolean failed;
   private Map<Integer, BitSet> lastPending = Collections.emptyMap();
   private final List<PlantedClass> classes = new ArrayList<>();
@@ -42,7 +46,8 @@ final class Recorder {
    * Begins nothing yet.
    *
    * @param counts whether hits are counted
-   * @param whenBegun is run when the part file was begun, by the thread that writes
+   * @param whenBegun is run when the part file was begun, by the thread that writes; the program
+   *     waits for it, but not for long
    */
   Recorder(File folder, boolean counts, Runnable whenBegun) {
     this.folder = folder;
@@ -197,6 +202,7 @@ final class Recorder {
     Thread beat = new Thread(this::beat, "atalaya");
     beat.setDaemon(true);
     beat.start();
+    awaitReady();
     try {
       Runtime.getRuntime().addShutdownHook(new Thread(this::end, "atalaya end"));
     } catch (IllegalStateException e) {
@@ -205,8 +211,18 @@ final class Recorder {
     }
   }
 
+  /** A program may end by an exception as soon as its first class is loaded. */
+  private void awaitReady() {
+    try {
+      ready.await(LONGEST_READY_MILLIS, TimeUnit.MILLISECONDS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
   private void beat() {
     whenBegun.run();
+    ready.countDown();
     while (true) {
       try {
         Thread.sleep(BEAT_MILLIS);

@@ -13,12 +13,17 @@ import atalaya.core.figure.TestFigures;
 import atalaya.core.gap.Gap;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
+import atalaya.core.kept.ObservedJvm;
 import atalaya.core.kept.Stamp;
+import atalaya.core.merge.Whole;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
 import atalaya.core.run.NotObserved;
+import atalaya.core.run.RecordedTest;
+import atalaya.core.run.Recording;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.Test;
+import atalaya.core.run.UncaughtException;
 import atalaya.core.run.Verdict;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -37,6 +42,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.zip.InflaterInputStream;
 import org.roaringbitmap.RoaringBitmap;
 import org.sqlite.SQLiteConfig;
@@ -50,6 +56,7 @@ public final class RunFile implements AutoCloseable {
           + " lines_reached, lines, outcomes_reached, outcomes, tests, method.class"
           + " FROM method JOIN class ON class.id = method.class";
 
+  private static final String SOURCES = "SELECT module, path, modified, hash, text FROM source";
   private static final String CLASS_FILES =
       "SELECT module, name, file, modified, hash, is_test, bytes FROM class_file";
 
@@ -256,18 +263,12 @@ public final class RunFile implements AutoCloseable {
 
   /** A source file, by its path from the project's root. */
   public Optional<KeptSource> source(String path) {
-    return read(
-            "SELECT module, path, modified, hash, text FROM source WHERE path = ?",
-            row ->
-                new KeptSource(
-                    row.getString(1),
-                    row.getString(2),
-                    row.getLong(3),
-                    row.getString(4),
-                    row.getString(5)),
-            path)
-        .stream()
-        .findFirst();
+    return read(SOURCES + " WHERE path = ?", RunFile::source, path).stream().findFirst();
+  }
+
+  private static KeptSource source(ResultSet row) throws SQLException {
+    return new KeptSource(
+        row.getString(1), row.getString(2), row.getLong(3), row.getString(4), row.getString(5));
   }
 
   /** The observed class files of an outermost class and all that stands in it. */
@@ -308,6 +309,80 @@ public final class RunFile implements AutoCloseable {
     }
   }
 
+  /** All that the run is made of, without what is derived from it. */
+  public Whole whole() {
+    RunInfo info = info();
+    List<Recording> recordings =
+        read(
+            "SELECT id, name, started FROM recording",
+            row ->
+                new Recording(
+                    row.getString(1), row.getString(2), Instant.ofEpochMilli(row.getLong(3))));
+    List<RecordedTest> recorded =
+        read(
+            "SELECT number, recording, id FROM recorded_test ORDER BY number",
+            row -> new RecordedTest(row.getInt(1), row.getString(2), row.getString(3)));
+    List<Test> tests = tests().stream().map(TestFigures::test).toList();
+    boolean isOne = recordings.isEmpty();
+    return new Whole(
+        info,
+        isOne
+            ? List.of(new Recording(info.id(), info.name(), info.started()))
+            : recordings.stream().sorted().toList(),
+        jvms(),
+        read(CLASS_FILES + " ORDER BY id", RunFile::classFile),
+        read(SOURCES + " ORDER BY path", RunFile::source),
+        wholeReach(),
+        Set.copyOf(classes(ClassState.LEFT_OUT)),
+        tests,
+        isOne
+            ? tests.stream().map(t -> new RecordedTest(t.number(), info.id(), t.id())).toList()
+            : recorded,
+        notObserved(),
+        read(
+            "SELECT thread, type, message, place FROM uncaught",
+            row ->
+                new UncaughtException(
+                    row.getString(1), row.getString(2), row.getString(3), row.getString(4))));
+  }
+
+  private List<ObservedJvm> jvms() {
+    Map<String, List<String>> words = new HashMap<>();
+    query(
+        "SELECT jvm, list, value FROM jvm_word ORDER BY jvm, list, position",
+        row ->
+            words
+                .computeIfAbsent(row.getString(1) + row.getString(2), w -> new ArrayList<>())
+                .add(row.getString(3)));
+    return read(
+        "SELECT id, started, java_version, java_home, main_command, working_directory FROM jvm",
+        row ->
+            new ObservedJvm(
+                row.getString(1),
+                row.getLong(2),
+                row.getString(3),
+                row.getString(4),
+                row.getString(5),
+                row.getString(6),
+                words.getOrDefault(row.getString(1) + "option", List.of()),
+                words.getOrDefault(row.getString(1) + "class_path", List.of())));
+  }
+
+  private Map<String, ClassReach> wholeReach() {
+    Map<String, ClassReach> reach = new HashMap<>();
+    Map<String, Map<Integer, Long>> hits = new HashMap<>();
+    query(
+        "SELECT name, point, times FROM hit JOIN class ON class.id = class",
+        row ->
+            hits.computeIfAbsent(row.getString(1), c -> new HashMap<>())
+                .put(row.getInt(2), row.getLong(3)));
+    byClass("")
+        .forEach(
+            (name, byTest) ->
+                reach.put(name, new ClassReach(byTest, hits.getOrDefault(name, Map.of()))));
+    return reach;
+  }
+
   /** The hashes of the observed class files, by binary name. */
   public Map<String, String> hashes() {
     Map<String, String> hashes = new HashMap<>();
@@ -335,20 +410,24 @@ public final class RunFile implements AutoCloseable {
 
   /** The points of all classes that tests reached, by whom; equal sets are one object. */
   public Map<String, ClassReach> allReach() {
+    Map<String, ClassReach> reach = new HashMap<>();
+    byClass(COUNTED).forEach((name, byTest) -> reach.put(name, new ClassReach(byTest, Map.of())));
+    return reach;
+  }
+
+  private Map<String, Map<Integer, BitSet>> byClass(String which) {
     Map<Integer, BitSet> patterns = new HashMap<>();
     query(
         "SELECT id, bits FROM pattern",
         row -> patterns.put(row.getInt(1), points(row.getBytes(2))));
     Map<String, Map<Integer, BitSet>> byClass = new HashMap<>();
     query(
-        "SELECT name, test, pattern FROM reach JOIN class ON class.id = class" + COUNTED,
+        "SELECT name, test, pattern FROM reach JOIN class ON class.id = class" + which,
         row ->
             byClass
                 .computeIfAbsent(row.getString(1), c -> new HashMap<>())
                 .put(row.getInt(2), patterns.get(row.getInt(3))));
-    Map<String, ClassReach> reach = new HashMap<>();
-    byClass.forEach((name, byTest) -> reach.put(name, new ClassReach(byTest, Map.of())));
-    return reach;
+    return byClass;
   }
 
   private static BitSet points(byte[] bits) throws SQLException {

@@ -14,7 +14,7 @@ final class RunFileHeader {
   static final int APPLICATION_ID = 0x4154414C;
 
   /** The format that this version writes. */
-  static final int FORMAT = 1;
+  static final int FORMAT = 2;
 
   private static final byte[] MAGIC = "SQLite format 3\0".getBytes(StandardCharsets.US_ASCII);
   private static final int LENGTH = 100;
@@ -49,6 +49,9 @@ final class RunFileHeader {
       throw new UnreadableRun(file + " is a database, but not a run file of Atalaya");
     }
     int format = fields.getInt(60);
+    if (format < FORMAT) {
+      throw new UnreadableRun(file + " was made by an older Atalaya; observe again");
+    }
     if (format > FORMAT) {
       throw new UnreadableRun(
           file

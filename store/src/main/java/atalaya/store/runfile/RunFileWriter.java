@@ -86,6 +86,14 @@ public final class RunFileWriter {
         "INSERT INTO uncaught VALUES (?, ?, ?, ?)",
         run.uncaught(),
         (to, e) -> set(to, e.thread(), e.type(), e.message(), e.place()));
+    insert(
+        "INSERT INTO recording VALUES (?, ?, ?)",
+        run.recordings(),
+        (to, r) -> set(to, r.id(), r.name(), r.started().toEpochMilli()));
+    insert(
+        "INSERT INTO recorded_test VALUES (?, ?, ?)",
+        run.recorded(),
+        (to, t) -> set(to, t.number(), t.recording(), t.id()));
     tests(run.tests());
     figures(run.figures());
     database.commit();

@@ -1,0 +1,102 @@
+package atalaya.cli.observe;
+
+import atalaya.core.code.ClassState;
+import atalaya.core.code.CodeClass;
+import atalaya.core.kept.KeptClass;
+import atalaya.core.kept.RunContents;
+import atalaya.core.merge.Merger;
+import atalaya.core.merge.Whole;
+import atalaya.core.run.ClassReach;
+import atalaya.core.run.NotObserved.Reason;
+import atalaya.java.ClassBytes;
+import atalaya.java.ProjectModel;
+import atalaya.java.ProjectReader;
+import atalaya.java.SourceText;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Makes one run of several. */
+public final class Merging {
+  private Merging() {}
+
+  /**
+   * All that the run file of the merged run holds.
+   *
+   * @throws Merger.NotMergeable when the runs can't be put together
+   */
+  public static RunContents of(List<Whole> runs, String name) {
+    Whole whole = Merger.merge(runs, name);
+    List<ClassBytes> classes =
+        whole.classes().stream()
+            .filter(file -> !file.isTest())
+            .map(file -> new ClassBytes(file.module(), file.name(), file.bytes()))
+            .toList();
+    ProjectModel model = ProjectReader.read(classes, sources(whole));
+    Set<String> neverLoaded = new HashSet<>();
+    whole.notObserved().stream()
+        .filter(problem -> problem.reason() == Reason.NEVER_LOADED)
+        .forEach(problem -> neverLoaded.add(problem.what()));
+    Derived derived =
+        Derived.of(
+            model.classes(),
+            whole.info().detail(),
+            type -> whole.reach().getOrDefault(type, ClassReach.none()),
+            (code, reach) -> state(code, reach, whole.leftOut(), neverLoaded),
+            whole.tests());
+    return new RunContents(
+        whole.info(),
+        whole.jvms(),
+        whole.classes(),
+        whole.sources(),
+        derived.reach(),
+        derived.figures(),
+        derived.tests(),
+        whole.notObserved(),
+        whole.uncaught(),
+        whole.recordings(),
+        whole.recorded());
+  }
+
+  private static ClassState state(
+      CodeClass code, ClassReach reach, Set<String> leftOut, Set<String> neverLoaded) {
+    if (leftOut.contains(code.name())) {
+      return ClassState.LEFT_OUT;
+    }
+    var reached = reach.all();
+    boolean anyLine =
+        code.methods().stream()
+            .flatMap(method -> method.lines().stream())
+            .anyMatch(line -> line.points().intersects(reached));
+    return anyLine
+        ? ClassState.REACHED
+        : neverLoaded.contains(code.name()) ? ClassState.NEVER_LOADED : ClassState.LOADED;
+  }
+
+  /** The path of a source below its source folder follows from the packages of the classes. */
+  private static List<SourceText> sources(Whole whole) {
+    Map<String, Set<String>> packages = new HashMap<>();
+    for (KeptClass file : whole.classes()) {
+      int dot = file.name().lastIndexOf('.');
+      packages
+          .computeIfAbsent(file.module(), m -> new HashSet<>())
+          .add(dot < 0 ? "" : file.name().substring(0, dot).replace('.', '/') + "/");
+    }
+    return whole.sources().stream()
+        .map(
+            source -> {
+              String file = source.path().substring(source.path().lastIndexOf('/') + 1);
+              String folder = source.path().substring(0, source.path().length() - file.length());
+              String inPackage =
+                  packages.getOrDefault(source.module(), Set.of()).stream()
+                      .filter(name -> ("/" + folder).endsWith("/" + name))
+                      .max((a, b) -> Integer.compare(a.length(), b.length()))
+                      .orElse("");
+              return new SourceText(
+                  source.module(), source.path(), inPackage + file, source.text());
+            })
+        .toList();
+  }
+}

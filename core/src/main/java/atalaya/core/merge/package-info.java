@@ -1,0 +1,2 @@
+/** Several runs as one. */
+package atalaya.core.merge;
