@@ -99,8 +99,8 @@ class DemoTest {
 
   private static void asksAboutTheInside(Path harbour) {
     assertThat(Shipped.run(harbour, "inspect", "ManifestReader:72").out())
-        .contains("3 tests reach it, the closest first")
-        .contains("ManifestReaderTest.hasNoProblemsWithGoodLines() (8)")
+        .contains("3 tests reach it; the closest")
+        .contains("   8  ManifestReaderTest.hasNoProblemsWithGoodLines()")
         .containsPattern("71 +1 test \\|         hazard = text.charAt")
         .containsPattern("73 +never >         hazard = text.charAt")
         .contains("^ `text.length() == 3` never evaluated  true: readLine-");

@@ -88,6 +88,11 @@ public final class Judgement {
     }
   }
 
+  /** Whether anything is accepted. */
+  public boolean accepts() {
+    return !removed.isEmpty();
+  }
+
   /** Methods without what was accepted. */
   public Judged without(List<MethodFigures> methods) {
     int applied =

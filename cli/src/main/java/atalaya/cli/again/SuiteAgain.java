@@ -32,11 +32,15 @@ public final class SuiteAgain {
         test -> TestPlace.of(test.test().id()).map(checks::noneFound).orElse(false));
   }
 
-  /** The numbers of the tests that reach a part of the code. */
-  public Set<Integer> reaching(Target target) {
-    Set<MethodFigures> wanted = new HashSet<>(target.in(run.methods()));
+  /**
+   * The numbers of the tests that reach a part of the code.
+   *
+   * @param named the methods that the target names
+   */
+  public Set<Integer> reaching(Target target, List<MethodFigures> named) {
+    Set<MethodFigures> wanted = new HashSet<>(named);
     List<ClassSummary> classes =
-        run.allClasses().stream()
+        run.someClasses(target::mayMean).stream()
             .filter(type -> type.methods().stream().anyMatch(wanted::contains))
             .toList();
     Set<String> names = new HashSet<>();

@@ -84,12 +84,12 @@ public final class GapsCommand extends ReadingCommand {
       if (decided) {
         return decided(run);
       }
-      List<Gap> gaps = run.gaps();
+      List<Gap> gaps =
+          target == null || openedBy != null ? run.gaps() : run.gaps(Target.parse(target)::mayMean);
       if (openedBy != null) {
         requireKnown(gaps);
       }
-      Set<String> wanted = target == null ? null : named(run);
-      methods(run);
+      Set<String> wanted = target == null ? null : wanted(run);
       Set<String> accepted = new HashSet<>();
       judgement(run)
           .holding()
@@ -129,9 +129,9 @@ public final class GapsCommand extends ReadingCommand {
     }
   }
 
-  private Set<String> named(RunFile run) {
+  private Set<String> wanted(RunFile run) {
     Set<String> names = new HashSet<>();
-    for (MethodFigures method : Target.parse(target).in(run.methods())) {
+    for (MethodFigures method : named(run, Target.parse(target))) {
       names.add(method.qualifiedName());
     }
     return names;

@@ -88,9 +88,10 @@ public final class InspectCommand extends ReadingCommand {
   @Override
   protected int execute() throws IOException {
     try (RunFile run = openRun()) {
-      Set<MethodFigures> wanted = new HashSet<>(Target.parse(target).in(run.methods()));
+      Target named = Target.parse(target);
+      Set<MethodFigures> wanted = new HashSet<>(named(run, named));
       List<ClassSummary> classes =
-          run.allClasses().stream()
+          run.someClasses(named::mayMean).stream()
               .filter(type -> type.methods().stream().anyMatch(wanted::contains))
               .toList();
       ModelAgain model = new ModelAgain(run);

@@ -11,6 +11,7 @@ import atalaya.core.code.ClassState;
 import atalaya.core.decide.Judged;
 import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.MethodFigures;
+import atalaya.core.naming.Target;
 import atalaya.core.run.RunInfo;
 import atalaya.launch.project.NoProject;
 import atalaya.launch.project.Project;
@@ -102,7 +103,10 @@ abstract class ReadingCommand extends BaseCommand {
     return RunFile.open(newest);
   }
 
-  Head head(RunFile file) {
+  Head head(RunFile file) throws IOException {
+    if (judged == null && judgement(file).accepts()) {
+      judged = judgement(file).without(file.methods());
+    }
     return new Head(
         file.info(),
         console().clock().instant(),
@@ -129,6 +133,12 @@ abstract class ReadingCommand extends BaseCommand {
   List<MethodFigures> methods(RunFile run) throws IOException {
     judged = judgement(run).without(run.methods());
     return judged.methods();
+  }
+
+  /** The methods that a target names; what was accepted is still in them. */
+  static List<MethodFigures> named(RunFile run, Target target) {
+    List<MethodFigures> possible = run.methods(target::mayMean);
+    return target.in(possible.isEmpty() ? run.methods() : possible);
   }
 
   /** All classes of a run, without what was accepted. */

@@ -69,7 +69,7 @@ public final class SuiteCommand extends ReadingCommand {
     try (RunFile run = openRun()) {
       SuiteAgain again = new SuiteAgain(run);
       Suite suite = again.suite();
-      Set<Integer> reaching = on == null ? null : again.reaching(Target.parse(on));
+      Set<Integer> reaching = on == null ? null : reaching(run, again, Target.parse(on));
       Comparator<TestFigures> order =
           on == null
               ? Comparator.comparingInt((TestFigures t) -> -only(t))
@@ -84,8 +84,26 @@ public final class SuiteCommand extends ReadingCommand {
               .toList();
       Format format = format(Format.TEXT);
       print(out -> print(run, suite, shown, format, out));
+      if (format == Format.TEXT && !printsToFile()) {
+        next(suite);
+      }
     }
     return ExitCode.DONE;
+  }
+
+  private void next(Suite suite) {
+    say("");
+    if (!idle && !suite.idle().isEmpty()) {
+      say("Next: atalaya suite --idle, and let those tests check something");
+    } else if (redundant) {
+      say("Reached is not checked: look at what each of them checks before you delete it");
+    } else if (!suite.redundant().isEmpty()) {
+      say("Next: atalaya suite --redundant");
+    }
+  }
+
+  private static Set<Integer> reaching(RunFile run, SuiteAgain again, Target target) {
+    return again.reaching(target, named(run, target));
   }
 
   private static int only(TestFigures test) {

@@ -54,20 +54,18 @@ public final class GapsView {
     for (Group group : all.subList(0, Math.min(limit, all.size()))) {
       Gap gap = group.first();
       String file = gap.path().substring(gap.path().lastIndexOf('/') + 1);
-      lines.add(
-          paint.bold(gap.name())
-              + "  "
-              + GapWords.missing(gap)
-              + paint.dim(
-                  "  "
-                      + Words.plain(shortMethod(gap))
-                      + (file.isEmpty() ? "" : " " + Words.plain(file) + ":" + gap.line())));
+      lines.add(paint.bold(gap.name()) + "  " + GapWords.missing(gap));
       String opens = GapWords.opens(gap.opens());
       String behind =
           group.behind().isEmpty()
               ? ""
               : "; " + Words.count(group.behind().size(), "gap", "gaps") + " behind it";
-      lines.add("    opens up " + (opens.isEmpty() ? "nothing else" : opens) + behind);
+      String place = shortMethod(gap) + (file.isEmpty() ? "" : " " + file + ":" + gap.line());
+      lines.add(
+          "    "
+              + paint.dim(Words.plain(place))
+              + (opens.isEmpty() ? "" : "  opens up " + opens)
+              + behind);
     }
     if (all.size() > limit) {
       lines.add(paint.dim("... and " + (all.size() - limit) + " more; --limit shows them"));

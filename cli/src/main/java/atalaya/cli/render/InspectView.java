@@ -106,20 +106,26 @@ public final class InspectView {
             + ")");
     Footing footing = Footing.of(figures);
     lines.add("  footing to change it: " + footing.label() + "; " + footing.reason());
-    lines.add("  " + tests(method));
+    tests(method, lines);
     return lines;
   }
 
-  private static String tests(MethodInside method) {
+  private static void tests(MethodInside method, List<String> lines) {
     List<TestFigures> tests = method.tests();
     if (tests.isEmpty()) {
-      return method.figures().reach() > 0 ? "only reached outside of tests" : "no test reaches it";
+      boolean ran = method.figures().reach() > 0;
+      lines.add(ran ? "  only reached outside of tests" : "  no test reaches it");
+      return;
     }
-    List<String> names =
-        tests.stream().map(t -> Words.plain(t.test().name()) + " (" + t.methods() + ")").toList();
-    return Words.count(tests.size(), "test reaches it", "tests reach it")
-        + ", the closest first (how many methods each reaches): "
-        + Words.some(names, TESTS_SHOWN);
+    lines.add(
+        "  "
+            + Words.count(tests.size(), "test reaches it", "tests reach it")
+            + "; the closest, by how many methods each reaches:");
+    Columns columns = Columns.of(">methods", "test");
+    for (TestFigures test : tests.stream().limit(TESTS_SHOWN).toList()) {
+      columns.add(String.valueOf(test.methods()), test.test().name());
+    }
+    columns.lines(Paint.none()).stream().skip(1).forEach(line -> lines.add("  " + line));
   }
 
   private static String text(SourceLine line, Paint paint) {

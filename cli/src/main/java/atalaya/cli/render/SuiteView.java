@@ -47,7 +47,7 @@ public final class SuiteView {
   private Columns table() {
     Columns columns =
         Columns.of(
-            ">only here: lines", ">branches", ">in all: lines", ">branches", ">time", "test", "");
+            ">only here: lines", ">branches", ">in all: lines", ">branches", ">time", "test");
     for (TestFigures test : shown.stream().limit(top).toList()) {
       boolean known = !test.test().overlapped();
       columns.add(
@@ -56,8 +56,7 @@ public final class SuiteView {
           known ? String.valueOf(test.lines()) : "?",
           known ? String.valueOf(test.outcomes()) : "?",
           Words.time(test.test().milliseconds()),
-          test.test().name(),
-          note(test));
+          test.test().name() + note(test));
     }
     return columns;
   }
@@ -74,7 +73,7 @@ public final class SuiteView {
     if (suite.isIdle(test)) {
       notes.add("no check found");
     }
-    return String.join(", ", notes);
+    return notes.isEmpty() ? "" : "  (" + String.join(", ", notes) + ")";
   }
 
   private List<String> sums(Paint paint) {
@@ -87,14 +86,13 @@ public final class SuiteView {
     lines.add(
         "no check found in "
             + suite.idle().size()
-            + ": no assertion, verified double, expected exception or throw in the test or in what"
-            + " it calls of the test classes");
+            + ": no assertion, verified double, expected exception or throw, in it or what it calls");
     lines.add(
         "without "
             + Words.count(suite.redundant().size(), "test", "tests")
             + " everything would still be reached, in "
             + Words.time(suite.milliseconds(suite::isRedundant))
-            + " less; what is reached is not what is checked, so look before you delete");
+            + " less");
     return lines;
   }
 }

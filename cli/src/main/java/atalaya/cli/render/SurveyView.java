@@ -100,11 +100,7 @@ public final class SurveyView {
 
   private static String unwatched(Unwatched unwatched) {
     String notTried =
-        unwatched.notTried() > 0
-            ? "; not tried "
-                + Words.paths(unwatched.notTried())
-                + " (executed, but nobody knows what a test would notice there)"
-            : "";
+        unwatched.notTried() > 0 ? "; not tried " + Words.paths(unwatched.notTried()) : "";
     return "unwatched paths "
         + Words.paths(unwatched.total())
         + ": unreached "

@@ -36,6 +36,7 @@ public final class CallGraph {
   private final Map<Integer, List<Integer>> subclasses = new HashMap<>();
   private final Map<String, List<Site>> callers = new HashMap<>();
   private final List<List<Site>> sites = new ArrayList<>();
+  private final Map<String, String> names = new HashMap<>();
 
   /**
    * A place where a method is called.
@@ -72,7 +73,7 @@ public final class CallGraph {
   private List<Site> sitesOf(int type) {
     List<Site> all = new ArrayList<>();
     for (Call call : classes.get(type).flow().calls()) {
-      Set<String> targets = targets(call);
+      Set<String> targets = Set.copyOf(targets(call));
       if (!targets.isEmpty()) {
         Site site = new Site(type, call.node(), targets);
         all.add(site);
@@ -103,7 +104,7 @@ public final class CallGraph {
       return;
     }
     if (declares(type, method)) {
-      targets.add(name(classes.get(type).name(), method));
+      targets.add(shared(classes.get(type).name(), method));
       return;
     }
     for (String above : classes.get(type).flow().supertypes()) {
@@ -118,13 +119,18 @@ public final class CallGraph {
     for (int below : subclasses.getOrDefault(type, List.of())) {
       if (seen.add(below)) {
         if (declares(below, method)) {
-          targets.add(name(classes.get(below).name(), method));
+          targets.add(shared(classes.get(below).name(), method));
         } else {
           inherited(below, method, targets, new HashSet<>());
         }
         overriding(below, method, targets, seen);
       }
     }
+  }
+
+  /** Large projects have many more calls than methods. */
+  private String shared(String className, String method) {
+    return names.computeIfAbsent(name(className, method), name -> name);
   }
 
   /** How a method is called here. */

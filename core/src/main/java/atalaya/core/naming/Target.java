@@ -56,6 +56,12 @@ public final class Target {
     return here;
   }
 
+  /** Whether it can't name anything outside of the classes for which this is so. */
+  public boolean mayMean(String className) {
+    String dotted = "." + className.replace('$', '.') + ".";
+    return dotted.contains("." + place.replace('$', '.') + ".");
+  }
+
   private List<MethodFigures> place(List<MethodFigures> methods) {
     List<MethodFigures> exact =
         methods.stream().filter(m -> m.className().equals(place) || isIn(m, place)).toList();

@@ -43,6 +43,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.zip.InflaterInputStream;
 import org.roaringbitmap.RoaringBitmap;
 import org.sqlite.SQLiteConfig;
@@ -139,14 +140,45 @@ public final class RunFile implements AutoCloseable {
     return read(METHODS + COUNTED + " ORDER BY method.id", RunFile::method);
   }
 
+  /** The methods that count of some classes, by class and line. */
+  public List<MethodFigures> methods(Predicate<String> className) {
+    return read(
+        METHODS + COUNTED + " AND class.id IN (" + ids(className) + ") ORDER BY method.id",
+        RunFile::method);
+  }
+
+  /** The gaps that count of some classes, by class and method. */
+  public List<Gap> gaps(Predicate<String> className) {
+    return read(
+        GAPS + COUNTED + " AND class.id IN (" + ids(className) + ") ORDER BY class.id, gap.rowid",
+        RunFile::gap);
+  }
+
+  private String ids(Predicate<String> className) {
+    List<String> ids = new ArrayList<>();
+    query(
+        "SELECT id, name FROM class",
+        row -> className.test(row.getString(2)) && ids.add(String.valueOf(row.getInt(1))));
+    return String.join(", ", ids);
+  }
+
   /** All classes in which anything may count, those left out too. */
   public List<ClassSummary> allClasses() {
+    return classes("1");
+  }
+
+  /** Some classes, those left out too. */
+  public List<ClassSummary> someClasses(Predicate<String> className) {
+    return classes("class.id IN (" + ids(className) + ")");
+  }
+
+  private List<ClassSummary> classes(String which) {
     Map<Integer, List<MethodFigures>> methods = new HashMap<>();
     query(
-        METHODS + " ORDER BY method.id",
+        METHODS + " WHERE " + which + " ORDER BY method.id",
         row -> methods.computeIfAbsent(row.getInt(13), c -> new ArrayList<>()).add(method(row)));
     return read(
-        "SELECT id, module, path, name, state FROM class ORDER BY id",
+        "SELECT id, module, path, name, state FROM class WHERE " + which + " ORDER BY id",
         row ->
             new ClassSummary(
                 row.getString(2),
@@ -392,13 +424,21 @@ public final class RunFile implements AutoCloseable {
     return hashes;
   }
 
-  /** The points of a class that were reached, by whom. */
+  /** The points of a class that were reached, by whom; equal sets are one object. */
   public ClassReach reach(String className) {
+    Map<Integer, BitSet> patterns = new HashMap<>();
     Map<Integer, BitSet> byTest = new HashMap<>();
     query(
-        "SELECT test, bits FROM reach JOIN class ON class.id = class JOIN pattern"
+        "SELECT test, pattern.id, bits FROM reach JOIN class ON class.id = class JOIN pattern"
             + " ON pattern.id = pattern WHERE class.name = ?",
-        row -> byTest.put(row.getInt(1), points(row.getBytes(2))),
+        row -> {
+          BitSet points = patterns.get(row.getInt(2));
+          if (points == null) {
+            points = points(row.getBytes(3));
+            patterns.put(row.getInt(2), points);
+          }
+          return byTest.put(row.getInt(1), points);
+        },
         className);
     Map<Integer, Long> hits = new HashMap<>();
     query(
