@@ -3,7 +3,7 @@ package atalaya.core.code;
 import java.util.BitSet;
 
 /**
- * A {@code catch} clause ({@code docs/measures.md}, section 3).
+ * A {@code catch} clause ({@code docs/measures.md}, section 2).
  *
  * @param line where it starts, counted from 1
  * @param text {@code catch (IOException e)}, with runs of white space made one blank

@@ -1,7 +1,7 @@
 package atalaya.core.figure;
 
 /**
- * A {@code catch} clause of a run ({@code docs/measures.md}, section 3).
+ * A {@code catch} clause of a run ({@code docs/measures.md}, section 2).
  *
  * @param line where it starts
  * @param handler its text up to its block
