@@ -18,10 +18,11 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 
 /** {@code atalaya gaps}. */
 @Command(
@@ -44,11 +45,7 @@ public final class GapsCommand extends ReadingCommand {
     }
   }
 
-  @Parameters(
-      arity = "0..1",
-      paramLabel = "TARGET",
-      description = "A package, Class, Class#method or Class:line (default: everything).")
-  private String target;
+  @Mixin private Where where;
 
   @Option(
       names = "--kind",
@@ -84,12 +81,13 @@ public final class GapsCommand extends ReadingCommand {
       if (decided) {
         return decided(run);
       }
+      Optional<Target> target = where.target();
       List<Gap> gaps =
-          target == null || openedBy != null ? run.gaps() : run.gaps(Target.parse(target)::mayMean);
+          target.isEmpty() || openedBy != null ? run.gaps() : run.gaps(target.get()::mayMean);
       if (openedBy != null) {
         requireKnown(gaps);
       }
-      Set<String> wanted = target == null ? null : wanted(run);
+      Set<String> wanted = target.map(t -> methods(run, t)).orElse(null);
       Set<String> accepted = new HashSet<>();
       judgement(run)
           .holding()
@@ -129,9 +127,9 @@ public final class GapsCommand extends ReadingCommand {
     }
   }
 
-  private Set<String> wanted(RunFile run) {
+  private static Set<String> methods(RunFile run, Target target) {
     Set<String> names = new HashSet<>();
-    for (MethodFigures method : named(run, Target.parse(target))) {
+    for (MethodFigures method : named(run, target)) {
       names.add(method.qualifiedName());
     }
     return names;

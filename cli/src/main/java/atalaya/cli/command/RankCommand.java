@@ -7,7 +7,6 @@ import atalaya.core.figure.Concentration;
 import atalaya.core.figure.Level;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Totals;
-import atalaya.core.naming.Target;
 import atalaya.core.rank.Ranking;
 import atalaya.core.table.Tables;
 import atalaya.store.runfile.RunFile;
@@ -20,10 +19,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** {@code atalaya rank}. */
@@ -47,11 +46,7 @@ public final class RankCommand extends ReadingCommand {
     }
   }
 
-  @Parameters(
-      arity = "0..1",
-      paramLabel = "TARGET",
-      description = "A package, Class, Class#method or Class:line (default: everything).")
-  private String target;
+  @Mixin private Where where;
 
   @Option(
       names = "--top",
@@ -82,8 +77,8 @@ public final class RankCommand extends ReadingCommand {
     }
     try (RunFile run = openRun()) {
       List<MethodFigures> methods = methods(run);
-      if (target != null) {
-        methods = Target.parse(target).in(methods);
+      if (where.target().isPresent()) {
+        methods = where.target().get().in(methods);
       }
       Format format = format(Format.TEXT);
       boolean cut = format == Format.TEXT || format == Format.MD || isTopGiven();

@@ -22,8 +22,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 
 /** {@code atalaya survey}. */
 @Command(
@@ -50,11 +50,7 @@ public final class SurveyCommand extends ReadingCommand {
     }
   }
 
-  @Parameters(
-      arity = "0..1",
-      paramLabel = "TARGET",
-      description = "A package, Class, Class#method or Class:line (default: everything).")
-  private String target;
+  @Mixin private Where where;
 
   @Option(
       names = "--by",
@@ -89,8 +85,8 @@ public final class SurveyCommand extends ReadingCommand {
   protected int execute() throws IOException {
     try (RunFile run = openRun()) {
       List<ClassSummary> classes = classes(run);
-      if (target != null) {
-        classes = only(classes, Target.parse(target));
+      if (where.target().isPresent()) {
+        classes = only(classes, where.target().get());
       }
       Survey survey = Survey.of(classes, Optional.ofNullable(by), order, least);
       Format format = format(Format.TEXT);
@@ -116,7 +112,7 @@ public final class SurveyCommand extends ReadingCommand {
       RunFile run, Survey survey, List<ClassSummary> classes, Format format, PrintWriter out)
       throws IOException {
     int width = console().columns().orElse(100);
-    List<NotObserved> notObserved = target == null ? run.notObserved() : List.of();
+    List<NotObserved> notObserved = where.target().isEmpty() ? run.notObserved() : List.of();
     SurveyView view = new SurveyView(survey, notObserved, run.countTests());
     switch (format) {
       case TEXT -> {
@@ -157,9 +153,8 @@ public final class SurveyCommand extends ReadingCommand {
   private void next(Survey survey) {
     Totals totals = survey.whole().totals();
     if (totals.unwatched().total() > 0) {
-      String on = target == null ? "" : " " + target;
       say("");
-      say("Next: atalaya rank" + on + ", then atalaya inspect on what it names");
+      say("Next: atalaya rank" + where.typed() + ", then atalaya inspect on what it names");
     }
   }
 }

@@ -112,12 +112,7 @@ final class ContentsBuilder {
     if (!loadedNames.contains(code.name())) {
       return ClassState.NEVER_LOADED;
     }
-    var reached = reach.all();
-    boolean anyLine =
-        code.methods().stream()
-            .flatMap(method -> method.lines().stream())
-            .anyMatch(line -> line.points().intersects(reached));
-    return anyLine ? ClassState.REACHED : ClassState.LOADED;
+    return code.hasLineIn(reach.all()) ? ClassState.REACHED : ClassState.LOADED;
   }
 
   private void problems(ProjectModel model) {

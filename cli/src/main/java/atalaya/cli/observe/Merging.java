@@ -65,12 +65,7 @@ public final class Merging {
     if (leftOut.contains(code.name())) {
       return ClassState.LEFT_OUT;
     }
-    var reached = reach.all();
-    boolean anyLine =
-        code.methods().stream()
-            .flatMap(method -> method.lines().stream())
-            .anyMatch(line -> line.points().intersects(reached));
-    return anyLine
+    return code.hasLineIn(reach.all())
         ? ClassState.REACHED
         : neverLoaded.contains(code.name()) ? ClassState.NEVER_LOADED : ClassState.LOADED;
   }

@@ -67,6 +67,16 @@ public final class Columns {
     return line.toString().stripTrailing();
   }
 
+  /** The first that fits the width, or else the last. */
+  static List<String> widestThatFits(Paint paint, int width, List<Columns> widestFirst) {
+    Columns last = widestFirst.get(widestFirst.size() - 1);
+    return widestFirst.stream()
+        .filter(columns -> columns.lines(Paint.none()).stream().allMatch(l -> l.length() <= width))
+        .findFirst()
+        .orElse(last)
+        .lines(paint);
+  }
+
   /** The same as a table in Markdown. */
   public List<String> markdown() {
     List<String> lines = new ArrayList<>();

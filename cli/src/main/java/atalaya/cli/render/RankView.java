@@ -8,6 +8,7 @@ import atalaya.core.rank.Ranking;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** A ranking in a terminal, or as Markdown. */
 public final class RankView {
@@ -28,7 +29,8 @@ public final class RankView {
       lines.add("no method to rank here");
       return lines;
     }
-    lines.addAll(widestThatFits(paint, width));
+    lines.addAll(
+        Columns.widestThatFits(paint, width, Stream.of(Where.values()).map(this::table).toList()));
     if (ranking.beyond() > 0) {
       lines.add(
           paint.dim(
@@ -54,17 +56,6 @@ public final class RankView {
     PATH,
     FILE,
     NOTHING
-  }
-
-  private List<String> widestThatFits(Paint paint, int width) {
-    for (Where where : Where.values()) {
-      Columns table = table(where);
-      int widest = table.lines(Paint.none()).stream().mapToInt(String::length).max().orElse(0);
-      if (widest <= width || where == Where.NOTHING) {
-        return table.lines(paint);
-      }
-    }
-    throw new IllegalStateException("one of them was the last");
   }
 
   private Columns table(Where where) {

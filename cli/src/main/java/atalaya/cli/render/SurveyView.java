@@ -9,6 +9,7 @@ import atalaya.core.run.NotObserved.Reason;
 import atalaya.core.survey.Survey;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** A survey in a terminal, or as Markdown. */
 public final class SurveyView {
@@ -37,7 +38,9 @@ public final class SurveyView {
     if (survey.parts().isEmpty()) {
       lines.add("no " + survey.by().label() + " to show here");
     } else {
-      lines.addAll(widestThatFits(paint, width));
+      lines.addAll(
+          Columns.widestThatFits(
+              paint, width, Stream.of(Detail.values()).map(this::table).toList()));
     }
     if (survey.cut() > 0) {
       lines.add(paint.dim("... and " + survey.cut() + " with fewer unwatched paths"));
@@ -161,17 +164,6 @@ public final class SurveyView {
     ALL,
     COUNTS,
     LEAST
-  }
-
-  private List<String> widestThatFits(Paint paint, int width) {
-    for (Detail detail : Detail.values()) {
-      List<String> plain = table(detail).lines(Paint.none());
-      int widest = plain.stream().mapToInt(String::length).max().orElse(0);
-      if (widest <= width || detail == Detail.LEAST) {
-        return table(detail).lines(paint);
-      }
-    }
-    throw new IllegalStateException("one of them was the last");
   }
 
   private Columns table(Detail detail) {

@@ -1,5 +1,6 @@
 package atalaya.core.code;
 
+import java.util.BitSet;
 import java.util.List;
 
 /**
@@ -27,5 +28,12 @@ public record CodeClass(
       throw new IllegalArgumentException(
           "matched jumps of " + name + " must be 0 to " + jumps + " (got " + jumpsMatched + ")");
     }
+  }
+
+  /** Whether any of these points reaches a line. */
+  public boolean hasLineIn(BitSet reached) {
+    return methods.stream()
+        .flatMap(method -> method.lines().stream())
+        .anyMatch(line -> line.points().intersects(reached));
   }
 }
