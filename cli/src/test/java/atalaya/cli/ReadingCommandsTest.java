@@ -42,6 +42,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** The commands that read a run, on a run that is made up. */
 class ReadingCommandsTest {
@@ -116,7 +117,7 @@ class ReadingCommandsTest {
             List.of(),
             List.of(
                 new Gap(
-                    "light-abcdefg",
+                    "light-\u001b[31m",
                     Gap.Kind.OUTCOME,
                     "Buoy.java",
                     "harbour.Buoy",
@@ -278,6 +279,17 @@ class ReadingCommandsTest {
     assertThat(out.toString()).contains("no run yet");
     assertThat(atalaya(0, "runs --remove ../../pom")).isEqualTo(3);
     assertThat(project.resolve("pom.xml")).exists();
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"rank", "survey", "survey --by method", "gaps", "suite", "compare one two", ""})
+  void printNoEscapeCodesThatStandInAFile(String words) throws IOException {
+    RunFileWriter.write(
+        project.resolve(".atalaya/runs/two.run"),
+        run("two", List.of(method("light(int)", 9, 4, 16), method("bell(\u001b[31mx)", 2, 4, 4))));
+    assertThat(atalaya(0, words)).isZero();
+    assertThat(out.toString()).isNotEmpty().doesNotContain("\u001b");
   }
 
   @ParameterizedTest

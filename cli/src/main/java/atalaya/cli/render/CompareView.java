@@ -167,7 +167,7 @@ public final class CompareView {
     for (Gap gap : gaps.stream().limit(GAPS_SHOWN).toList()) {
       lines.add(
           "  "
-              + gap.name()
+              + GapWords.name(gap)
               + "  "
               + GapWords.missing(gap)
               + paint.dim("  " + Words.plain(gap.path()) + ":" + gap.line()));

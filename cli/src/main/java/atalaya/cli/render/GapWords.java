@@ -8,6 +8,11 @@ import java.util.List;
 public final class GapWords {
   private GapWords() {}
 
+  /** Its name, without anything that a terminal would obey. */
+  static String name(Gap gap) {
+    return Words.plain(gap.name());
+  }
+
   /** What is missing: {@code `draught > depth` only ever false}. */
   public static String missing(Gap gap) {
     String text = Words.plain(gap.condition());

@@ -54,7 +54,7 @@ public final class GapsView {
     for (Group group : all.subList(0, Math.min(limit, all.size()))) {
       Gap gap = group.first();
       String file = gap.path().substring(gap.path().lastIndexOf('/') + 1);
-      lines.add(paint.bold(gap.name()) + "  " + GapWords.missing(gap));
+      lines.add(paint.bold(GapWords.name(gap)) + "  " + GapWords.missing(gap));
       String opens = GapWords.opens(gap.opens());
       String behind =
           group.behind().isEmpty()
@@ -105,7 +105,7 @@ public final class GapsView {
     for (Group group : groups().stream().limit(limit).toList()) {
       Gap gap = group.first();
       columns.add(
-          gap.name(),
+          GapWords.name(gap),
           GapWords.missing(gap),
           gap.path() + ":" + gap.line(),
           GapWords.opens(gap.opens()));

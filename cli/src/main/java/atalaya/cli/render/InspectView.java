@@ -160,7 +160,7 @@ public final class InspectView {
         lines.add(
             UNDER_THE_SOURCE
                 + paint.accent("^ " + text)
-                + paint.dim("  true: " + gap.name() + "  false: " + other.name()));
+                + paint.dim("  true: " + GapWords.name(gap) + "  false: " + GapWords.name(other)));
       } else {
         lines.add(missing(gap, paint));
       }
@@ -172,7 +172,7 @@ public final class InspectView {
     return UNDER_THE_SOURCE
         + paint.accent("^ " + GapWords.missing(gap))
         + (opens.isEmpty() ? "" : ", opens up " + opens)
-        + paint.dim("  " + gap.name());
+        + paint.dim("  " + GapWords.name(gap));
   }
 
   private static String pad(String text, int width) {

@@ -92,7 +92,13 @@ public final class SurveyView {
         survey
             .whole()
             .mostComplex()
-            .map(m -> ", the largest " + m.complexity().value() + " (" + m.shortName() + ")")
+            .map(
+                m ->
+                    ", the largest "
+                        + m.complexity().value()
+                        + " ("
+                        + Words.plain(m.shortName())
+                        + ")")
             .orElse("");
     return "complexity "
         + survey.whole().totals().complexity()
