@@ -119,7 +119,7 @@ class DemoTest {
         .hasLineCount(4);
     String gaps = Shipped.run(harbour, "export", "gaps").out();
     assertThat(gaps)
-        .containsPattern("quote-\\w{7},method,.*,27,,,41,60,1,")
+        .containsPattern("quote-\\w{7},unused,.*,27,,,41,60,1,")
         .containsPattern("obey-\\w{7},outcome,.*\"\"report\"\"\",2,0,1,")
         .containsPattern(
             "readLine-\\w{7},handler,.*,56,catch \\(IllegalArgumentException e\\),,3,0,0,");

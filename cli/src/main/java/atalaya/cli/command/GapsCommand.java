@@ -31,7 +31,8 @@ import picocli.CommandLine.Option;
     footer = {
       "",
       "A gap keeps its name while the code of its method stays the same. What stands behind",
-      "another gap can't be reached before that one is closed.",
+      "another gap can't be reached before that one is closed. What is unused is a candidate to",
+      "delete: never entered, and nothing in the project calls it.",
       "",
       "Example: the gaps of a class",
       "  atalaya gaps BerthTariff"
@@ -51,7 +52,7 @@ public final class GapsCommand extends ReadingCommand {
       names = "--kind",
       paramLabel = "K",
       converter = KindConverter.class,
-      description = "Only method (never entered), outcome or handler.")
+      description = "Only method (never entered), unused (and never called), outcome or handler.")
   private Gap.Kind kind;
 
   @Option(

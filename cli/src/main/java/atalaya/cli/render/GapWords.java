@@ -18,6 +18,7 @@ public final class GapWords {
     String text = Words.plain(gap.condition());
     return switch (gap.kind()) {
       case METHOD -> "never entered";
+      case UNUSED -> "never entered, and nothing in the project calls it";
       case HANDLER -> "`" + text + "` never entered";
       case OUTCOME -> outcome(gap, text);
     };

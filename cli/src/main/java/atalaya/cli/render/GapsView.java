@@ -87,6 +87,7 @@ public final class GapsView {
         kinds.add(
             switch (kind) {
               case METHOD -> Words.count(count, "method", "methods") + " never entered";
+              case UNUSED -> count + " never entered and called from nowhere in the project";
               case OUTCOME -> Words.count(count, "outcome", "outcomes") + " missing";
               case HANDLER -> Words.count(count, "handler", "handlers") + " never entered";
             });

@@ -3,6 +3,7 @@ package atalaya.core.code;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * The control-flow graphs of one class, in one graph. Its nodes are the points of the class, the
@@ -17,6 +18,9 @@ import java.util.Map;
  *     none
  * @param calls those of classes of the project
  * @param supertypes the binary names of the class and interfaces that it extends
+ * @param annotated the methods with annotations, by name and descriptor, for which a framework may
+ *     look; all of them when the class has one
+ * @param constants its string constants that could name a class or a method
  */
 public record Flow(
     int nodes,
@@ -24,15 +28,19 @@ public record Flow(
     int[] nodeOfPoint,
     Map<String, Integer> entries,
     List<Call> calls,
-    List<String> supertypes) {
+    List<String> supertypes,
+    Set<String> annotated,
+    Set<String> constants) {
   /** Of a class without code. */
   public static final Flow NONE =
-      new Flow(0, new int[0], new int[0], Map.of(), List.of(), List.of());
+      new Flow(0, new int[0], new int[0], Map.of(), List.of(), List.of(), Set.of(), Set.of());
 
   public Flow {
     entries = Map.copyOf(entries);
     calls = List.copyOf(calls);
     supertypes = List.copyOf(supertypes);
+    annotated = Set.copyOf(annotated);
+    constants = Set.copyOf(constants);
   }
 
   /** Follows its edges. */

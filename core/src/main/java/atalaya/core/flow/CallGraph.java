@@ -37,6 +37,7 @@ public final class CallGraph {
   private final Map<String, List<Site>> callers = new HashMap<>();
   private final List<List<Site>> sites = new ArrayList<>();
   private final Map<String, String> names = new HashMap<>();
+  private final Set<String> constants = new HashSet<>();
 
   /**
    * A place where a method is called.
@@ -55,6 +56,7 @@ public final class CallGraph {
     CallGraph graph = new CallGraph(classes);
     for (int i = 0; i < classes.size(); i++) {
       graph.indexOf.put(classes.get(i).name(), i);
+      graph.constants.addAll(classes.get(i).flow().constants());
     }
     for (int i = 0; i < classes.size(); i++) {
       for (String above : classes.get(i).flow().supertypes()) {
@@ -178,6 +180,27 @@ public final class CallGraph {
     String method = name.substring(split + 1);
     return !method.startsWith("<init>")
         && (OF_EVERY_OBJECT.contains(method) || hasForeignSupertype(name.substring(0, split)));
+  }
+
+  /**
+   * Whether nothing that is known here ever calls a method: no code of the project, no type of its
+   * own that other code may use, no annotation by which it may be found, no constant that names it
+   * or its class; and the JVM does not start there.
+   */
+  public boolean isUnused(String name) {
+    int split = name.indexOf('#');
+    String type = name.substring(0, split);
+    String method = name.substring(split + 1);
+    Integer index = indexOf.get(type);
+    return index != null
+        && declares(index, method)
+        && !method.startsWith("<")
+        && !method.equals("main([Ljava/lang/String;)V")
+        && callers(name).isEmpty()
+        && !mayBeCalledOutside(name)
+        && !classes.get(index).flow().annotated().contains(method)
+        && !constants.contains(method.substring(0, method.indexOf('(')))
+        && !constants.contains(type);
   }
 
   private boolean hasForeignSupertype(String type) {

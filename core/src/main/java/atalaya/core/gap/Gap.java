@@ -32,6 +32,8 @@ public record Gap(
   public enum Kind {
     /** A method was never entered. */
     METHOD,
+    /** A method was never entered, and nothing in the project calls it: a candidate to delete. */
+    UNUSED,
     /** An outcome is missing in a method that was entered. */
     OUTCOME,
     /** A handler was never entered. */

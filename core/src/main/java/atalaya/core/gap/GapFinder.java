@@ -208,8 +208,9 @@ public final class GapFinder {
         nodes.set(entry);
       }
       int methods = calls.calledOnlyFrom(index, nodes, neverEntered).size();
+      boolean unused = calls.isUnused(CallGraph.name(code.name(), method.code()));
       return gap(
-          Gap.Kind.METHOD,
+          unused ? Gap.Kind.UNUSED : Gap.Kind.METHOD,
           method.firstLine(),
           "",
           "",
@@ -264,7 +265,13 @@ public final class GapFinder {
         Gap.Kind kind, int line, String text, String outcome, boolean evaluated, Gap.Opens opens) {
       int ordinal = alike.merge(kind + text + "\n" + outcome, 1, Integer::sum) - 1;
       return new Gap(
-          GapName.of(code.name(), method.name(), kind, text, outcome, ordinal),
+          GapName.of(
+              code.name(),
+              method.name(),
+              kind == Gap.Kind.UNUSED ? Gap.Kind.METHOD : kind,
+              text,
+              outcome,
+              ordinal),
           kind,
           code.path(),
           code.name(),

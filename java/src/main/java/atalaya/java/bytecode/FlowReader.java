@@ -12,6 +12,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
+import org.objectweb.asm.AnnotationVisitor;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.Handle;
 import org.objectweb.asm.Label;
@@ -21,6 +23,10 @@ import org.objectweb.asm.Opcodes;
 /** Reads the flow of control of one class. */
 final class FlowReader extends ClassVisitor {
   private static final int NOWHERE = -1;
+  private static final Pattern NAME = Pattern.compile("[\\p{Alpha}_$][\\w.$]{0,199}");
+  private static final Set<String> PLAIN_ANNOTATIONS =
+      Set.of(
+          "Ljava/lang/Deprecated;", "Ljava/lang/SafeVarargs;", "Ljava/lang/FunctionalInterface;");
 
   private final PointVisitor.Counter counter = new PointVisitor.Counter();
   private final Predicate<String> isOurs;
@@ -28,6 +34,9 @@ final class FlowReader extends ClassVisitor {
   private final Map<String, Integer> bodies = new HashMap<>();
   private final List<Call> calls = new ArrayList<>();
   private final List<String> supertypes = new ArrayList<>();
+  private final Set<String> annotated = new HashSet<>();
+  private final Set<String> constants = new HashSet<>();
+  private boolean annotatedClass;
   private String name;
   private int nodes;
   private int[] edges = new int[64];
@@ -57,7 +66,9 @@ final class FlowReader extends ClassVisitor {
         Arrays.copyOf(nodeOfPoint, counter.count()),
         entries,
         calls,
-        supertypes);
+        supertypes,
+        annotatedClass ? entries.keySet() : annotated,
+        constants);
   }
 
   private void edge(int from, int to) {
@@ -93,6 +104,12 @@ final class FlowReader extends ClassVisitor {
   }
 
   @Override
+  public AnnotationVisitor visitAnnotation(String descriptor, boolean visible) {
+    annotatedClass |= visible && !PLAIN_ANNOTATIONS.contains(descriptor);
+    return null;
+  }
+
+  @Override
   public MethodVisitor visitMethod(
       int access, String name, String descriptor, String signature, String[] thrown) {
     boolean isBody = (access & Opcodes.ACC_SYNTHETIC) != 0 && name.startsWith("lambda$");
@@ -119,6 +136,22 @@ final class FlowReader extends ClassVisitor {
     public void visitCode() {
       at = nodes++;
       (isBody ? bodies : entries).put(method, at);
+    }
+
+    @Override
+    public AnnotationVisitor visitAnnotation(String descriptor, boolean visible) {
+      if (visible && !PLAIN_ANNOTATIONS.contains(descriptor)) {
+        annotated.add(method);
+      }
+      return null;
+    }
+
+    @Override
+    public void visitLdcInsn(Object value) {
+      super.visitLdcInsn(value);
+      if (value instanceof String text && NAME.matcher(text).matches()) {
+        constants.add(text);
+      }
     }
 
     private int node(Label label) {

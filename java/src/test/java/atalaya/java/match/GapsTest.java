@@ -144,7 +144,7 @@ class GapsTest {
             "method | 27 |  | 2 0 1 | ",
             "method | 32 |  | 1 0 0 | ",
             "method | 36 |  | 1 0 0 | ",
-            "method | 40 |  | 2 2 0 | ");
+            "unused | 40 |  | 2 2 0 | ");
     assertThat(new GapFinder(code, name -> reached).openedBy(0, Set.of()))
         .as("nothing accepted")
         .isEmpty();
