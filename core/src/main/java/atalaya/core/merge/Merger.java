@@ -313,7 +313,7 @@ public final class Merger {
         String.join("+", ids),
         first.project(),
         recordings.all.first().started(),
-        withoutSubsets().stream().mapToLong(i -> runs.get(i).info().milliseconds()).sum(),
+        recordings.all.stream().mapToLong(Recording::milliseconds).sum(),
         one(r -> r.info().command()).orElse(List.of("merge")),
         runs.stream().mapToInt(r -> r.info().exitCode()).max().orElse(0),
         String.join(", ", new TreeSet<>(runs.stream().map(r -> r.info().jdk()).toList())),

@@ -8,8 +8,10 @@ import java.util.Comparator;
  *
  * @param id unique for all time
  * @param name of the run that it was made as
+ * @param milliseconds how long its command ran
  */
-public record Recording(String id, String name, Instant started) implements Comparable<Recording> {
+public record Recording(String id, String name, Instant started, long milliseconds)
+    implements Comparable<Recording> {
   @Override
   public int compareTo(Recording other) {
     return Comparator.comparing(Recording::started)

@@ -346,10 +346,13 @@ public final class RunFile implements AutoCloseable {
     RunInfo info = info();
     List<Recording> recordings =
         read(
-            "SELECT id, name, started FROM recording",
+            "SELECT id, name, started, milliseconds FROM recording",
             row ->
                 new Recording(
-                    row.getString(1), row.getString(2), Instant.ofEpochMilli(row.getLong(3))));
+                    row.getString(1),
+                    row.getString(2),
+                    Instant.ofEpochMilli(row.getLong(3)),
+                    row.getLong(4)));
     List<RecordedTest> recorded =
         read(
             "SELECT number, recording, id FROM recorded_test ORDER BY number",
@@ -359,7 +362,7 @@ public final class RunFile implements AutoCloseable {
     return new Whole(
         info,
         isOne
-            ? List.of(new Recording(info.id(), info.name(), info.started()))
+            ? List.of(new Recording(info.id(), info.name(), info.started(), info.milliseconds()))
             : recordings.stream().sorted().toList(),
         jvms(),
         read(CLASS_FILES + " ORDER BY id", RunFile::classFile),

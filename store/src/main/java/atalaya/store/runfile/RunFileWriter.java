@@ -87,9 +87,9 @@ public final class RunFileWriter {
         run.uncaught(),
         (to, e) -> set(to, e.thread(), e.type(), e.message(), e.place()));
     insert(
-        "INSERT INTO recording VALUES (?, ?, ?)",
+        "INSERT INTO recording VALUES (?, ?, ?, ?)",
         run.recordings(),
-        (to, r) -> set(to, r.id(), r.name(), r.started().toEpochMilli()));
+        (to, r) -> set(to, r.id(), r.name(), r.started().toEpochMilli(), r.milliseconds()));
     insert(
         "INSERT INTO recorded_test VALUES (?, ?, ?)",
         run.recorded(),

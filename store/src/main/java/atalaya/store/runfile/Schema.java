@@ -29,7 +29,7 @@ final class Schema {
               + " point INTEGER NOT NULL, times INTEGER NOT NULL,"
               + " PRIMARY KEY (class, point)) WITHOUT ROWID",
           "CREATE TABLE recording (id TEXT PRIMARY KEY, name TEXT NOT NULL,"
-              + " started INTEGER NOT NULL) WITHOUT ROWID",
+              + " started INTEGER NOT NULL, milliseconds INTEGER NOT NULL) WITHOUT ROWID",
           "CREATE TABLE recorded_test (number INTEGER PRIMARY KEY, recording TEXT NOT NULL,"
               + " id TEXT NOT NULL)",
           "CREATE TABLE not_observed (reason TEXT NOT NULL, what TEXT NOT NULL,"
