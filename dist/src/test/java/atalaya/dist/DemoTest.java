@@ -87,7 +87,7 @@ class DemoTest {
         .contains("different in how they were made", "tests added: 4");
   }
 
-  private static void asksAboutTheInside(Path harbour) {
+  private static void asksAboutTheInside(Path harbour) throws IOException {
     assertThat(Shipped.run(harbour, "inspect", "ManifestReader:72").out())
         .contains("3 tests reach it; the closest")
         .contains("   8  ManifestReaderTest.hasNoProblemsWithGoodLines()")
@@ -107,6 +107,12 @@ class DemoTest {
     assertThat(Shipped.run(harbour, "suite", "--on", "NoticeBoard#send", "--format", "csv").out())
         .contains("readsOut()", "readsUrgentOnesThreeTimes()", "keepsWhatWasNotSent()")
         .hasLineCount(4);
+    Files.writeString(
+        harbour.resolve("atalaya.yaml"), "kinds: {office: [HarbourOffice*, MainTest], rest: '*'}");
+    assertThat(Shipped.run(harbour, "suite", "--by-kind", "--format", "csv").out())
+        .containsPattern("office,5,\\d+,138,47,38,16")
+        .containsPattern("rest,73,");
+    Files.delete(harbour.resolve("atalaya.yaml"));
     String gaps = Shipped.run(harbour, "export", "gaps").out();
     assertThat(gaps)
         .containsPattern("quote-\\w{7},unused,.*,27,,,41,60,1,")

@@ -33,6 +33,9 @@ class YamlTest {
         test-command: mvn -B  verify
         levels:
           high: 8.5
+        kinds:
+          slow: ["*IT", MainTest]
+          rest: "*"
         """);
     Configuration read = Configuration.of(root);
     assertThat(read.leaveOut()).containsExactly("fog/**", "**/Gen*.java");
@@ -40,6 +43,7 @@ class YamlTest {
     assertThat(read.testCommand()).containsExactly("mvn", "-B", "verify");
     assertThat(read.thresholds().high()).isEqualTo(8.5);
     assertThat(read.thresholds().medium()).isEqualTo(2);
+    assertThat(read.kinds().patterns().get("slow")).containsExactly("*IT", "MainTest");
   }
 
   @ParameterizedTest
@@ -51,6 +55,7 @@ class YamlTest {
         "levels: {high: 1} | thresholds must be high > medium > 0 (got 1.0 and 2.0)",
         "levels: {high: dark} | levels.high must be a number > 0 (got dark)",
         "leave-out: {a: b} | leave-out must be a text or a list of texts",
+        "kinds: [a] | kinds must be a map from kinds to patterns",
         "- x | the file must be a map of keys and values",
         "'only: [' | atalaya.yaml:1: expected the node content",
         "'<<<<<<< HEAD' | conflict marks"

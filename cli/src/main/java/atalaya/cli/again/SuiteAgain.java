@@ -5,12 +5,15 @@ import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.naming.Target;
+import atalaya.core.run.ClassReach;
+import atalaya.core.suite.Kinds;
 import atalaya.core.suite.Suite;
 import atalaya.java.checks.Checks;
 import atalaya.java.checks.TestPlace;
 import atalaya.store.runfile.RunFile;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -21,6 +24,16 @@ public final class SuiteAgain {
   /** Of a run. */
   public SuiteAgain(RunFile run) {
     this.run = run;
+  }
+
+  /** Kinds of tests beside each other. */
+  public List<Kinds.Figures> kinds(Kinds kinds) {
+    List<ClassSummary> counted = run.allClasses().stream().filter(ClassSummary::counts).toList();
+    Map<String, ClassReach> reach = run.allReach();
+    return kinds.beside(
+        run.tests(),
+        new ModelAgain(run).code(counted),
+        name -> reach.getOrDefault(name, ClassReach.none()));
   }
 
   /** All tests. */

@@ -84,7 +84,7 @@ public final class ExportCommand extends ReadingCommand {
       case METHODS -> Tables.methods(methods(run), configuration().thresholds());
       case CLASSES -> Tables.classes(classes(run));
       case GAPS -> Tables.gaps(run.gaps(), judgement(run).holding());
-      case TESTS -> Tables.tests(run.tests());
+      case TESTS -> Tables.tests(run.tests(), configuration().kinds());
     };
   }
 }

@@ -2,10 +2,13 @@ package atalaya.cli.command;
 
 import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
+import atalaya.cli.Failure;
 import atalaya.cli.again.SuiteAgain;
+import atalaya.cli.render.KindsView;
 import atalaya.cli.render.SuiteView;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.naming.Target;
+import atalaya.core.suite.Kinds;
 import atalaya.core.suite.Suite;
 import atalaya.core.table.Tables;
 import atalaya.store.runfile.RunFile;
@@ -53,6 +56,11 @@ public final class SuiteCommand extends ReadingCommand {
   private String on;
 
   @Option(
+      names = "--by-kind",
+      description = "The kinds of tests that atalaya.yaml names, beside each other.")
+  private boolean byKind;
+
+  @Option(
       names = "--top",
       paramLabel = "N",
       defaultValue = "20",
@@ -68,6 +76,9 @@ public final class SuiteCommand extends ReadingCommand {
   protected int execute() throws IOException {
     try (RunFile run = openRun()) {
       SuiteAgain again = new SuiteAgain(run);
+      if (byKind) {
+        return byKind(run, again);
+      }
       Suite suite = again.suite();
       Set<Integer> reaching = on == null ? null : reaching(run, again, Target.parse(on));
       Comparator<TestFigures> order =
@@ -88,6 +99,31 @@ public final class SuiteCommand extends ReadingCommand {
         next(suite);
       }
     }
+    return ExitCode.DONE;
+  }
+
+  private int byKind(RunFile run, SuiteAgain again) throws IOException {
+    Kinds kinds = configuration().kinds();
+    if (kinds.patterns().isEmpty()) {
+      throw new Failure(
+          ExitCode.INPUT,
+          "atalaya.yaml names no kinds of tests; as in kinds: {integration: \"*IT.\"}");
+    }
+    List<Kinds.Figures> figures = again.kinds(kinds);
+    Format format = format(Format.TEXT);
+    print(
+        out -> {
+          switch (format) {
+            case TEXT -> {
+              head(run).lines(paint()).forEach(out::println);
+              out.println();
+              new KindsView(figures).columns().lines(paint()).forEach(out::println);
+            }
+            case MD -> new KindsView(figures).columns().markdown().forEach(out::println);
+            case CSV -> CsvWriter.write(Tables.kinds(figures), out);
+            case JSON -> json("suite", run.info(), Map.of("kinds", Tables.kinds(figures)), out);
+          }
+        });
     return ExitCode.DONE;
   }
 
@@ -127,10 +163,10 @@ public final class SuiteCommand extends ReadingCommand {
         view.lines(paint()).forEach(out::println);
       }
       case MD -> view.markdown().forEach(out::println);
-      case CSV -> CsvWriter.write(Tables.tests(shown), out);
+      case CSV -> CsvWriter.write(Tables.tests(shown, configuration().kinds()), out);
       case JSON -> {
         Map<String, Object> things = new LinkedHashMap<>();
-        things.put("tests", Tables.tests(shown));
+        things.put("tests", Tables.tests(shown, configuration().kinds()));
         things.put("noCheckFound", ids(suite, suite::isIdle));
         things.put("redundant", ids(suite, suite::isRedundant));
         things.put("redundantMilliseconds", suite.milliseconds(suite::isRedundant));

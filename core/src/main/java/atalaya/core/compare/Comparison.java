@@ -96,7 +96,7 @@ public record Comparison(
           String.join(
               "\n",
               method.apply(gap.qualifiedMethod()),
-              gap.kind().label(),
+              gap.kind().lasting().label(),
               gap.condition(),
               gap.outcome());
       places.put(gap, place + "\n" + alike.merge(place, 1, Integer::sum));

@@ -39,6 +39,11 @@ public record Gap(
     /** A handler was never entered. */
     HANDLER;
 
+    /** What a gap stays, whoever calls its method. */
+    public Kind lasting() {
+      return this == UNUSED ? METHOD : this;
+    }
+
     /** The name in tables, in lower case. */
     public String label() {
       return name().toLowerCase(Locale.ROOT);

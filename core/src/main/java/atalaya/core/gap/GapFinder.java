@@ -265,13 +265,7 @@ public final class GapFinder {
         Gap.Kind kind, int line, String text, String outcome, boolean evaluated, Gap.Opens opens) {
       int ordinal = alike.merge(kind + text + "\n" + outcome, 1, Integer::sum) - 1;
       return new Gap(
-          GapName.of(
-              code.name(),
-              method.name(),
-              kind == Gap.Kind.UNUSED ? Gap.Kind.METHOD : kind,
-              text,
-              outcome,
-              ordinal),
+          GapName.of(code.name(), method.name(), kind.lasting(), text, outcome, ordinal),
           kind,
           code.path(),
           code.name(),

@@ -10,6 +10,7 @@ import atalaya.core.figure.TestFigures;
 import atalaya.core.figure.Totals;
 import atalaya.core.figure.Unwatched;
 import atalaya.core.gap.Gap;
+import atalaya.core.suite.Kinds;
 import atalaya.core.survey.Survey;
 import java.util.ArrayList;
 import java.util.List;
@@ -229,8 +230,34 @@ public final class Tables {
             .toList());
   }
 
+  /** Kinds of tests beside each other. */
+  public static Table kinds(List<Kinds.Figures> kinds) {
+    return new Table(
+        "kinds",
+        List.of(
+            "kind",
+            "tests",
+            "milliseconds",
+            "lines",
+            "outcomes",
+            "lines_only_here",
+            "outcomes_only_here"),
+        kinds.stream()
+            .map(
+                k ->
+                    Table.row(
+                        k.kind(),
+                        k.tests(),
+                        k.milliseconds(),
+                        k.lines(),
+                        k.outcomes(),
+                        k.linesOnlyHere(),
+                        k.outcomesOnlyHere()))
+            .toList());
+  }
+
   /** The table {@code tests}. */
-  public static Table tests(List<TestFigures> tests) {
+  public static Table tests(List<TestFigures> tests, Kinds kinds) {
     return new Table(
         "tests",
         List.of(
@@ -245,16 +272,17 @@ public final class Tables {
             "lines_only_here",
             "outcomes_only_here",
             "kills"),
-        tests.stream().map(Tables::test).toList());
+        tests.stream().map(test -> test(test, kinds)).toList());
   }
 
   /** What a test reached is not known when another one ran at the same time. */
-  private static List<Object> test(TestFigures figures) {
+  private static List<Object> test(TestFigures figures, Kinds kinds) {
+    String kind = kinds.of(figures);
     boolean known = !figures.test().overlapped();
     return Table.row(
         figures.test().id(),
         figures.test().name(),
-        null,
+        kind.isEmpty() ? null : kind,
         figures.test().verdict().label(),
         figures.test().milliseconds(),
         known ? figures.methods() : null,

@@ -1,10 +1,12 @@
 package atalaya.store.yaml;
 
 import atalaya.core.figure.Level;
+import atalaya.core.suite.Kinds;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -15,18 +17,22 @@ import java.util.Map;
  * @param leaveOut path patterns
  * @param testCommand the words of the command that runs the tests; empty for the build's own
  * @param thresholds from where on levels begin
+ * @param kinds of tests
  */
 public record Configuration(
     List<String> only,
     List<String> leaveOut,
     List<String> testCommand,
-    Level.Thresholds thresholds) {
+    Level.Thresholds thresholds,
+    Kinds kinds) {
   /** Its name, in the project's root. */
   public static final String NAME = "atalaya.yaml";
 
   private static final Configuration USUAL =
-      new Configuration(List.of(), List.of(), List.of(), Level.Thresholds.USUAL);
-  private static final List<String> KEYS = List.of("only", "leave-out", "test-command", "levels");
+      new Configuration(
+          List.of(), List.of(), List.of(), Level.Thresholds.USUAL, new Kinds(Map.of()));
+  private static final List<String> KEYS =
+      List.of("only", "leave-out", "test-command", "levels", "kinds");
 
   /**
    * Reads it; what is not there has its default.
@@ -46,11 +52,25 @@ public record Configuration(
         texts(file, map, "test-command").stream()
             .flatMap(words -> Arrays.stream(words.strip().split("\\s+")))
             .toList(),
-        thresholds(file, map.get("levels")));
+        thresholds(file, map.get("levels")),
+        kinds(file, map.get("kinds")));
   }
 
   private static List<String> texts(Path file, Map<?, ?> map, String key) {
     return map.get(key) == null ? List.of() : Yaml.texts(file, key, map.get(key));
+  }
+
+  private static Kinds kinds(Path file, Object value) {
+    Map<String, List<String>> kinds = new LinkedHashMap<>();
+    if (value != null && !(value instanceof Map<?, ?>)) {
+      throw new UnreadableYaml(file + ": kinds must be a map from kinds to patterns of tests");
+    }
+    if (value instanceof Map<?, ?> map) {
+      map.forEach(
+          (kind, patterns) ->
+              kinds.put(String.valueOf(kind), Yaml.texts(file, "kinds." + kind, patterns)));
+    }
+    return new Kinds(kinds);
   }
 
   private static Level.Thresholds thresholds(Path file, Object value) {
