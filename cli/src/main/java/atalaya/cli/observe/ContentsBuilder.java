@@ -13,7 +13,6 @@ import atalaya.core.run.NotObserved.Reason;
 import atalaya.core.run.RunInfo;
 import atalaya.java.ClassBytes;
 import atalaya.java.ProjectModel;
-import atalaya.java.ProjectReader;
 import atalaya.java.SourceText;
 import atalaya.launch.parts.ClassVersion;
 import atalaya.launch.parts.Collected;
@@ -68,10 +67,9 @@ final class ContentsBuilder {
   }
 
   RunContents build() {
-    ProjectModel model = ProjectReader.read(classBytes(), sourceTexts());
-    Derived derived =
-        Derived.of(model.classes(), info.detail(), this::reach, this::state, collected.tests());
-    problems(model);
+    CodeWithGaps code = CodeWithGaps.read(classBytes(), sourceTexts(), info.detail(), this::reach);
+    Derived derived = Derived.of(code, info.detail(), this::reach, this::state, collected.tests());
+    problems(code.model());
     return new RunContents(
         info,
         collected.jvms().stream().map(ContentsBuilder::jvm).toList(),

@@ -9,14 +9,13 @@ import atalaya.core.merge.Whole;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved.Reason;
 import atalaya.java.ClassBytes;
-import atalaya.java.ProjectModel;
-import atalaya.java.ProjectReader;
 import atalaya.java.SourceText;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 
 /** Makes one run of several. */
 public final class Merging {
@@ -34,17 +33,19 @@ public final class Merging {
             .filter(file -> !file.isTest())
             .map(file -> new ClassBytes(file.module(), file.name(), file.bytes()))
             .toList();
-    ProjectModel model = ProjectReader.read(classes, sources(whole));
+    Function<String, ClassReach> reachOf =
+        type -> whole.reach().getOrDefault(type, ClassReach.none());
+    CodeWithGaps code = CodeWithGaps.read(classes, sources(whole), whole.info().detail(), reachOf);
     Set<String> neverLoaded = new HashSet<>();
     whole.notObserved().stream()
         .filter(problem -> problem.reason() == Reason.NEVER_LOADED)
         .forEach(problem -> neverLoaded.add(problem.what()));
     Derived derived =
         Derived.of(
-            model.classes(),
+            code,
             whole.info().detail(),
-            type -> whole.reach().getOrDefault(type, ClassReach.none()),
-            (code, reach) -> state(code, reach, whole.leftOut(), neverLoaded),
+            reachOf,
+            (type, reach) -> state(type, reach, whole.leftOut(), neverLoaded),
             whole.tests());
     return new RunContents(
         whole.info(),

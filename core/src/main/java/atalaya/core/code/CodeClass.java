@@ -30,6 +30,11 @@ public record CodeClass(
     }
   }
 
+  /** The same without the flow of control, which takes much room and is needed for gaps only. */
+  public CodeClass withoutFlow() {
+    return new CodeClass(name, module, path, methods, jumps, jumpsMatched, Flow.NONE);
+  }
+
   /** Whether any of these points reaches a line. */
   public boolean hasLineIn(BitSet reached) {
     return methods.stream()

@@ -1,0 +1,50 @@
+package atalaya.cli.observe;
+
+import atalaya.core.code.CodeClass;
+import atalaya.core.figure.MethodEntries;
+import atalaya.core.gap.Gap;
+import atalaya.core.gap.GapFinder;
+import atalaya.core.run.ClassReach;
+import atalaya.core.run.Detail;
+import atalaya.java.ClassBytes;
+import atalaya.java.ProjectModel;
+import atalaya.java.ProjectReader;
+import atalaya.java.SourceText;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.function.Function;
+
+/**
+ * A project as it was read, and its gaps. The flow of control that they were found by is let go, so
+ * that a large project needs less room from here on.
+ *
+ * @param classes in the detail that was observed
+ * @param gaps of each class
+ */
+record CodeWithGaps(ProjectModel model, List<CodeClass> classes, List<List<Gap>> gaps) {
+
+  static CodeWithGaps read(
+      Collection<ClassBytes> files,
+      List<SourceText> sources,
+      Detail detail,
+      Function<String, ClassReach> reach) {
+    ProjectModel model = ProjectReader.read(files, sources);
+    List<CodeClass> classes =
+        detail == Detail.METHODS
+            ? model.classes().stream().map(MethodEntries::of).toList()
+            : model.classes();
+    GapFinder finder = new GapFinder(classes, name -> reach.apply(name).all());
+    List<List<Gap>> gaps = new ArrayList<>();
+    for (int i = 0; i < classes.size(); i++) {
+      gaps.add(finder.of(i));
+    }
+    ProjectModel lean =
+        new ProjectModel(
+            model.classes().stream().map(CodeClass::withoutFlow).toList(),
+            model.pathOfClass(),
+            model.problems(),
+            model.brokenSources());
+    return new CodeWithGaps(lean, classes.stream().map(CodeClass::withoutFlow).toList(), gaps);
+  }
+}
