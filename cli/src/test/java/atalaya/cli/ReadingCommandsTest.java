@@ -29,6 +29,7 @@ import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.DriverManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -279,6 +280,61 @@ class ReadingCommandsTest {
     assertThat(out.toString()).contains("no run yet");
     assertThat(atalaya(0, "runs --remove ../../pom")).isEqualTo(3);
     assertThat(project.resolve("pom.xml")).exists();
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "rank",
+        "survey",
+        "survey --by method",
+        "survey --by package",
+        "gaps",
+        "suite",
+        "compare two",
+        "compare --use two",
+        "gaps --decided",
+        "runs",
+        ""
+      })
+  void fitAHundredColumns(String words) throws IOException {
+    RunFileWriter.write(
+        project.resolve(".atalaya/runs/two.run"),
+        run("two", List.of(method("light(int)", 9, 4, 16), method("horn()", 2, 4, 4))));
+    assertThat(atalaya(100, words)).isZero();
+    assertThat(out.toString().lines().map(line -> line.replaceAll("\u001b\\[\\d+m", "")).toList())
+        .isNotEmpty()
+        .allMatch(line -> line.length() <= 100);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "UPDATE about SET value = 'x' WHERE key = 'detail' | survey",
+        "DELETE FROM about WHERE key = 'project'           | compare one",
+        "UPDATE class SET state = 'sunk'                   | survey",
+        "UPDATE method SET complexity = 0                  | rank",
+        "UPDATE method SET lines_reached = 99              | survey",
+        "UPDATE gap SET kind = 'hole'                      | gaps",
+        "UPDATE test SET verdict = 'odd'                   | suite",
+        "UPDATE test SET milliseconds = -1                 | suite",
+        "DROP TABLE gap                                    | gaps",
+        "DROP TABLE method                                 | rank",
+        "DROP TABLE recording                              | merge one --name m"
+      })
+  void aDamagedRunIsToldInOneLine(String damage, String words) throws Exception {
+    String file = "jdbc:sqlite:" + project.resolve(".atalaya/runs/one.run");
+    try (var database = DriverManager.getConnection(file);
+        var statement = database.createStatement()) {
+      statement.execute(damage);
+    }
+    assertThat(atalaya(0, words)).isEqualTo(3);
+    assertThat(err.toString())
+        .startsWith("atalaya: ")
+        .contains("one.run is damaged")
+        .hasLineCount(1);
+    assertThat(project.resolve(".atalaya/log")).doesNotExist();
   }
 
   @ParameterizedTest

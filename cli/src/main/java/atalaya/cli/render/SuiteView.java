@@ -86,7 +86,7 @@ public final class SuiteView {
     lines.add(
         "no check found in "
             + suite.idle().size()
-            + ": no assertion, verified double, expected exception or throw, in it or what it calls");
+            + ": no assertion, verified double, expected exception or throw, helpers included");
     lines.add(
         "without "
             + Words.count(suite.redundant().size(), "test", "tests")
