@@ -131,6 +131,7 @@ class DemoTest {
     assertThat(Shipped.run(harbour, "survey").out())
         .contains("accepted: 4 lines, 2 outcomes (1 whole method) by 1 decision")
         .contains("lines     345/468");
+    assertThat(Shipped.run(harbour, "inspect", "Main#main").out()).contains("(decided: accept)");
     assertThat(Shipped.run(harbour, "gaps", "--decided").out())
         .contains("accept, holds  harbour.office.Main#main(String[])", "only starts it");
     Path file = harbour.resolve("atalaya-decisions.yaml");

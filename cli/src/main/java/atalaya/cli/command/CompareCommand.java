@@ -15,6 +15,7 @@ import atalaya.core.table.Table;
 import atalaya.core.table.Tables;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.runfile.RunFolder;
+import atalaya.store.runfile.UnreadableRun;
 import atalaya.store.table.CsvWriter;
 import java.io.IOException;
 import java.io.PrintWriter;
@@ -85,6 +86,9 @@ public final class CompareCommand extends ReadingCommand {
       RunInfo info;
       try (RunFile run = RunFile.open(file)) {
         info = run.info();
+      } catch (UnreadableRun e) {
+        // A damaged run is nothing to compare with; atalaya runs shows it as damaged.
+        continue;
       }
       boolean earlier = info.started().isBefore(now.started());
       if (earlier && info.isLike(now)) {

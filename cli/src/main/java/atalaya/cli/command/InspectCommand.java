@@ -6,6 +6,7 @@ import atalaya.cli.Failure;
 import atalaya.cli.again.ModelAgain;
 import atalaya.cli.render.InspectView;
 import atalaya.cli.render.Words;
+import atalaya.core.decide.Decision.Ruling;
 import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.Footing;
 import atalaya.core.figure.MethodFigures;
@@ -146,7 +147,7 @@ public final class InspectCommand extends ReadingCommand {
         only.ifPresent(
             t -> out.println("only what this test reaches: " + Words.plain(t.test().name())));
         out.println();
-        text(methods, out);
+        text(methods, judgement(run).holding(), out);
       }
       case CSV -> CsvWriter.write(Tables.lines(lines(methods)), out);
       case JSON -> {
@@ -157,8 +158,9 @@ public final class InspectCommand extends ReadingCommand {
     }
   }
 
-  private void text(List<MethodInside> methods, PrintWriter out) throws IOException {
-    InspectView view = new InspectView(methods, configuration().thresholds());
+  private void text(List<MethodInside> methods, Map<String, Ruling> rulings, PrintWriter out)
+      throws IOException {
+    InspectView view = new InspectView(methods, configuration().thresholds(), rulings);
     Span lines = span == null ? Span.ALL : span;
     int length = methods.stream().mapToInt(m -> m.lines().size()).sum();
     if (methods.size() > 1) {
@@ -169,7 +171,7 @@ public final class InspectCommand extends ReadingCommand {
       List<MethodInside> lacking = methods.stream().filter(m -> !m.gaps().isEmpty()).toList();
       out.println("The source of the " + lacking.size() + " methods with gaps:");
       out.println();
-      view = new InspectView(lacking, configuration().thresholds());
+      view = new InspectView(lacking, configuration().thresholds(), rulings);
     }
     out.println(view.legend(paint()));
     out.println();

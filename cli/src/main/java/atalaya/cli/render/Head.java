@@ -73,7 +73,7 @@ public record Head(
         + methods
         + " by "
         + Words.count(accepted.decisions(), "decision", "decisions")
-        + ", in no figure below (atalaya gaps --decided)";
+        + ", in no total or ranking (atalaya gaps --decided)";
   }
 
   private String failedLine() {

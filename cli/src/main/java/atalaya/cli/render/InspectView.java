@@ -1,5 +1,6 @@
 package atalaya.cli.render;
 
+import atalaya.core.decide.Decision.Ruling;
 import atalaya.core.figure.Footing;
 import atalaya.core.figure.Level;
 import atalaya.core.figure.LineFigures;
@@ -11,6 +12,7 @@ import atalaya.core.inspect.MethodInside;
 import atalaya.core.inspect.MethodInside.SourceLine;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** The inside of methods in a terminal. */
 public final class InspectView {
@@ -19,11 +21,18 @@ public final class InspectView {
 
   private final List<MethodInside> methods;
   private final Level.Thresholds thresholds;
+  private final Map<String, Ruling> rulings;
 
-  /** Of methods. */
-  public InspectView(List<MethodInside> methods, Level.Thresholds thresholds) {
+  /**
+   * Of methods.
+   *
+   * @param rulings those that hold, by the name of the gap
+   */
+  public InspectView(
+      List<MethodInside> methods, Level.Thresholds thresholds, Map<String, Ruling> rulings) {
     this.methods = methods;
     this.thresholds = thresholds;
+    this.rulings = rulings;
   }
 
   /** The methods of a class beside each other. */
@@ -145,7 +154,7 @@ public final class InspectView {
   }
 
   /** Both outcomes of a condition that was never evaluated are said in one line. */
-  private static void missing(List<Gap> gaps, Paint paint, List<String> lines) {
+  private void missing(List<Gap> gaps, Paint paint, List<String> lines) {
     for (int i = 0; i < gaps.size(); i++) {
       Gap gap = gaps.get(i);
       boolean isPair =
@@ -160,19 +169,24 @@ public final class InspectView {
         lines.add(
             UNDER_THE_SOURCE
                 + paint.accent("^ " + text)
-                + paint.dim("  true: " + GapWords.name(gap) + "  false: " + GapWords.name(other)));
+                + paint.dim("  true: " + ruled(gap) + "  false: " + ruled(other)));
       } else {
         lines.add(missing(gap, paint));
       }
     }
   }
 
-  private static String missing(Gap gap, Paint paint) {
+  private String ruled(Gap gap) {
+    Ruling ruling = rulings.get(gap.name());
+    return GapWords.name(gap) + (ruling == null ? "" : " (decided: " + ruling.label() + ")");
+  }
+
+  private String missing(Gap gap, Paint paint) {
     String opens = GapWords.opens(gap.opens());
     return UNDER_THE_SOURCE
         + paint.accent("^ " + GapWords.missing(gap))
         + (opens.isEmpty() ? "" : ", opens up " + opens)
-        + paint.dim("  " + GapWords.name(gap));
+        + paint.dim("  " + ruled(gap));
   }
 
   private static String pad(String text, int width) {
