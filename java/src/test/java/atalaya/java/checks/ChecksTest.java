@@ -39,8 +39,8 @@ class ChecksTest {
     }
 
     void inLambda() {
-      Runnable later = () -> Assertions.assertTrue(true);
-      later.run();
+      Runnable check = () -> Assertions.assertNotNull(this);
+      check.run();
     }
 
     void byReference() {

@@ -5,18 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import atalaya.core.code.CodeClass;
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.GapFinder;
-import atalaya.java.ClassBytes;
-import atalaya.java.ProjectReader;
-import atalaya.java.SourceText;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -75,19 +69,7 @@ class CallsTest {
   @TempDir Path folder;
 
   private List<CodeClass> read(String source) throws IOException {
-    Path file = Files.writeString(folder.resolve("Office.java"), source);
-    assertThat(ToolProvider.getSystemJavaCompiler().run(null, null, null, "-g", file.toString()))
-        .isZero();
-    List<ClassBytes> classes = new ArrayList<>();
-    try (var files = Files.list(folder)) {
-      for (Path at : files.filter(f -> f.toString().endsWith(".class")).sorted().toList()) {
-        String name = at.getFileName().toString().replace(".class", "");
-        classes.add(new ClassBytes("m", name, Files.readAllBytes(at)));
-      }
-    }
-    return ProjectReader.read(
-            classes, List.of(new SourceText("m", "Office.java", "Office.java", source)))
-        .classes();
+    return Compiled.read(folder, "Office.java", source, source);
   }
 
   @Test

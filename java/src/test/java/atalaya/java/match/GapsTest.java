@@ -5,11 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import atalaya.core.code.CodeClass;
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.GapFinder;
-import atalaya.java.ClassBytes;
-import atalaya.java.ProjectReader;
-import atalaya.java.SourceText;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -17,7 +13,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -75,14 +70,7 @@ class GapsTest {
   @TempDir Path folder;
 
   private List<CodeClass> read(String source) throws IOException {
-    Path file = Files.writeString(folder.resolve("Buoy.java"), source);
-    assertThat(ToolProvider.getSystemJavaCompiler().run(null, null, null, "-g", file.toString()))
-        .isZero();
-    byte[] bytes = Files.readAllBytes(folder.resolve("Buoy.class"));
-    return ProjectReader.read(
-            List.of(new ClassBytes("m", "Buoy", bytes)),
-            List.of(new SourceText("m", "Buoy.java", "Buoy.java", source)))
-        .classes();
+    return Compiled.read(folder, "Buoy.java", source, source);
   }
 
   /** What a run reached that executed these lines, and these outcomes as {@code 3 true}. */

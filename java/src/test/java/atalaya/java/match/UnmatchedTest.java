@@ -5,16 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import atalaya.core.code.CodeClass;
 import atalaya.core.code.Complexity;
 import atalaya.core.code.Method;
-import atalaya.java.ClassBytes;
-import atalaya.java.ProjectModel;
-import atalaya.java.ProjectReader;
-import atalaya.java.SourceText;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
-import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -44,20 +36,10 @@ class UnmatchedTest {
   @TempDir Path folder;
 
   private CodeClass read(String source) throws IOException {
-    Path file = Files.writeString(folder.resolve("Buoy.java"), BUOY);
-    assertThat(ToolProvider.getSystemJavaCompiler().run(null, null, null, "-g", file.toString()))
-        .isZero();
-    List<ClassBytes> classes = new ArrayList<>();
-    try (var files = Files.list(folder)) {
-      for (Path at : files.filter(f -> f.toString().endsWith(".class")).sorted().toList()) {
-        String name = at.getFileName().toString().replace(".class", "");
-        classes.add(new ClassBytes("m", name, Files.readAllBytes(at)));
-      }
-    }
-    List<SourceText> sources =
-        source == null ? List.of() : List.of(new SourceText("m", "Buoy.java", "Buoy.java", source));
-    ProjectModel model = ProjectReader.read(classes, sources);
-    return model.classes().stream().filter(c -> c.name().equals("Buoy")).findFirst().orElseThrow();
+    return Compiled.read(folder, "Buoy.java", BUOY, source).stream()
+        .filter(c -> c.name().equals("Buoy"))
+        .findFirst()
+        .orElseThrow();
   }
 
   private static Method method(CodeClass code) {
