@@ -52,7 +52,7 @@ public class Classes {
 
   static int sum(int... numbers) {
     int sum = 0; //+
-    for (int number : numbers) { //+ for (int number : numbers): another+ no more+
+    for (int number : numbers) { //+ for (int number : numbers): another+ no more+ ;; loop: zero- once- more+
       sum += number; //+
     }
     return sum; //+

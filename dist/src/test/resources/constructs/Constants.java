@@ -10,7 +10,7 @@ public class Constants {
     if (!DEBUG && n > LIMIT) { //+ n > LIMIT: true- false+
       return 1; //-
     }
-    while (true) {
+    while (true) { //: loop: zero- once- more+
       n++; //+
       if (n > 3) { //+ n > 3: true+ false+
         return n; //+

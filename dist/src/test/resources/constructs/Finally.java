@@ -1,7 +1,7 @@
 public class Finally {
   static int nested(int n) {
     int k = 0; //+
-    for (int i = 0; i < n; i++) { //+ i < n: true+ false-
+    for (int i = 0; i < n; i++) { //+ i < n: true+ false- ;; loop: zero- once- more+
       try {
         try {
           if (i == 1) { //+ i == 1: true+ false+

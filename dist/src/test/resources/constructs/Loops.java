@@ -3,14 +3,14 @@ import java.util.List;
 public class Loops {
   static int whileLoop(int n) {
     int sum = 0; //+
-    while (n > 0) { //+ n > 0: true+ false+
+    while (n > 0) { //+ n > 0: true+ false+ ;; loop: zero- once- more+
       sum += n--; //+
     }
     return sum; //+
   }
 
   static int doLoop(int n) {
-    do {
+    do { //: loop: zero- once+ more-
       n--; //+
     } while (n > 0 && n < 100); //+ n > 0: true- false+ ;; n < 100: true- false-
     return n; //+
@@ -18,7 +18,7 @@ public class Loops {
 
   static int forLoop(int[] a) {
     int sum = 0; //+
-    for (int i = 0; i < a.length; i++) { //+ i < a.length: true+ false+
+    for (int i = 0; i < a.length; i++) { //+ i < a.length: true+ false+ ;; loop: zero- once- more+
       if (a[i] < 0) { //+ a[i] < 0: true- false+
         continue; //-
       }
@@ -36,21 +36,21 @@ public class Loops {
 
   static int eachOf(int[] a) {
     int sum = 0; //+
-    for (int x : a) { //+ for (int x : a): another- no more+
+    for (int x : a) { //+ for (int x : a): another- no more+ ;; loop: zero+ once- more-
       sum += x; //-
     }
     return sum; //+
   }
 
   static int endless(int n) {
-    while (true) {
+    while (true) { //: loop: zero- once- more+
       if (n-- < 0) { //+ n-- < 0: true+ false+
         break; //+
       }
     }
     outer:
-    for (; ; ) {
-      for (int i = 0; i < 3; i++) { //+ i < 3: true+ false-
+    for (; ; ) { //: loop: zero- once+ more-
+      for (int i = 0; i < 3; i++) { //+ i < 3: true+ false- ;; loop: zero- once- more+
         if (i == 2) { //+ i == 2: true+ false+
           break outer; //+
         }

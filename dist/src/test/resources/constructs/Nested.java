@@ -5,7 +5,7 @@ public class Nested {
   static int switchInLoop(List<String> words) {
     int n = 0; //+
     outer:
-    for (String word : words) { //+ for (String word : words): another+ no more-
+    for (String word : words) { //+ for (String word : words): another+ no more- ;; loop: zero- once- more+
       switch (word.length()) { //+ switch (word.length()): 0- 1+ default+
         case 0:
           continue outer; //-

@@ -6,7 +6,7 @@ public class Throwing {
   static int chars(String text) {
     int n = 0; //+
     try {
-      while (n >= 0 && text.charAt(n) != 'x') { //+ n >= 0: true+ false- ;; text.charAt(n) != 'x': true+ false-
+      while (n >= 0 && text.charAt(n) != 'x') { //+ n >= 0: true+ false- ;; text.charAt(n) != 'x': true+ false- ;; loop: zero- once- more+
         n++; //+
       }
       n = -1; //-

@@ -116,6 +116,7 @@ class ReadingCommandsTest {
                     OptionalLong.empty(),
                     0)),
             List.of(),
+            List.of(),
             List.of(
                 new Gap(
                     "light-\u001b[31m",
@@ -136,6 +137,7 @@ class ReadingCommandsTest {
             "",
             ClassState.LEFT_OUT,
             Share.NONE,
+            List.of(),
             List.of(),
             List.of(),
             List.of(),

@@ -48,6 +48,7 @@ class JoinerTest {
         SIMPLE,
         lines,
         List.of(new Condition(1, "dark", true, outcomes)),
+        List.of(),
         List.of());
   }
 

@@ -185,6 +185,7 @@ class SurveyTest {
                           "n > 0",
                           true,
                           List.of(new Outcome("true", bits(1)), new Outcome("false", bits(2))))),
+                  List.of(),
                   List.of())),
           1,
           1,

@@ -1,6 +1,7 @@
 package atalaya.dist;
 
 import atalaya.core.figure.HandlerFigures;
+import atalaya.core.figure.LoopFigures;
 import atalaya.store.runfile.RunFile;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -8,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -89,9 +91,18 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
 
   /** The handlers of its only run. */
   List<HandlerFigures> handlers() throws IOException {
+    return inRun(RunFile::handlers);
+  }
+
+  /** The loops of its only run. */
+  List<LoopFigures> loops() throws IOException {
+    return inRun(RunFile::loops);
+  }
+
+  private <T> T inRun(Function<RunFile, T> read) throws IOException {
     try (var runs = Files.list(folder.resolve(".atalaya/runs"));
         RunFile run = RunFile.open(runs.findFirst().orElseThrow())) {
-      return run.handlers();
+      return read.apply(run);
     }
   }
 

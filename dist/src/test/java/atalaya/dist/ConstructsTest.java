@@ -2,6 +2,7 @@ package atalaya.dist;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import atalaya.core.figure.LoopFigures;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -29,7 +30,8 @@ import org.junit.jupiter.params.provider.MethodSource;
  * <p>A line with code ends with {@code //+} when it is reached and with {@code //-} when it is not;
  * other lines hold no code of their own. Behind that mark, or behind {@code //:} on a line without
  * code of its own, stand the conditions that begin on the line, separated by {@code ;;}, each with
- * its outcomes: {@code n > 3: true+ false-}.
+ * its outcomes: {@code n > 3: true+ false-}. A loop that begins on the line and can come back to
+ * its head stands there too, with its turns: {@code loop: zero- once+ more-}.
  */
 class ConstructsTest {
   private static final Pattern OUTCOME = Pattern.compile("\\s*(.+?)([+-])(?:\\s+|$)");
@@ -99,6 +101,12 @@ class ConstructsTest {
                 found
                     .computeIfAbsent(h.path(), p -> new ArrayList<>())
                     .add("handler " + h.line() + (h.reached() ? "+" : "-")));
+    for (LoopFigures loop : constructs.loops()) {
+      List<String> of = found.computeIfAbsent(loop.path(), p -> new ArrayList<>());
+      of.add("line " + loop.line() + ": loop: zero" + mark(loop.zero()));
+      of.add("line " + loop.line() + ": loop: once" + mark(loop.once()));
+      of.add("line " + loop.line() + ": loop: more" + mark(loop.more()));
+    }
     SoftAssertions all = new SoftAssertions();
     for (Path file : constructs.files()) {
       all.assertThat(found.getOrDefault("src/" + file.getFileName(), List.of()))
@@ -109,7 +117,11 @@ class ConstructsTest {
   }
 
   private static String mark(String reached) {
-    return reached.equals("true") ? "+" : "-";
+    return mark(reached.equals("true"));
+  }
+
+  private static String mark(boolean reached) {
+    return reached ? "+" : "-";
   }
 
   private static List<String> expected(Path file) throws IOException {

@@ -15,7 +15,8 @@ import org.objectweb.asm.Opcodes;
  *
  * <p>Points are numbered from 0 through the whole class, in the order of the code: one for the
  * entry of each exception handler, one for each entry of the line table, two for each conditional
- * jump (jump, then next), and one for each key of a switch, then one for its default.
+ * jump (jump, then next), and one for each key of a switch, then one for its default. At the end of
+ * a method come those of its {@linkplain Loop loops}.
  */
 public abstract class PointVisitor extends MethodVisitor {
 
@@ -41,12 +42,16 @@ public abstract class PointVisitor extends MethodVisitor {
   private final Counter counter;
   private final Set<Label> handlers = new HashSet<>();
   private final List<Integer> pendingLines = new ArrayList<>();
+  private final LoopFinder loops = new LoopFinder();
   private boolean pendingHandler;
 
   protected PointVisitor(MethodVisitor next, Counter counter) {
     super(ASM, next);
     this.counter = counter;
   }
+
+  /** An instruction comes, behind all labels and frames that belong to it. */
+  protected void arrive() {}
 
   /** The next instruction is the first one of an exception handler. */
   protected abstract void handler(int point);
@@ -80,10 +85,16 @@ public abstract class PointVisitor extends MethodVisitor {
    */
   protected void instruction(int opcode) {}
 
+  /** The method ends, and these are its loops. */
+  protected void loops(List<Loop> loops) {}
+
   private void before() {
+    arrive();
     if (pendingHandler) {
       pendingHandler = false;
-      handler(counter.take(1));
+      int point = counter.take(1);
+      loops.handler(point);
+      handler(point);
     }
     for (int line : pendingLines) {
       line(counter.take(1), line);
@@ -93,18 +104,27 @@ public abstract class PointVisitor extends MethodVisitor {
 
   private void plain(int opcode) {
     before();
+    if (opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN) {
+      loops.returns();
+    } else if (opcode == Opcodes.ATHROW) {
+      loops.end();
+    } else if (opcode == Opcodes.RET) {
+      loops.unusual();
+    }
     instruction(opcode);
   }
 
   @Override
   public void visitTryCatchBlock(Label start, Label end, Label handler, String type) {
     handlers.add(handler);
+    loops.guard(start, end, handler);
     super.visitTryCatchBlock(start, end, handler, type);
   }
 
   @Override
   public void visitLabel(Label label) {
     super.visitLabel(label);
+    loops.label(label);
     if (handlers.contains(label)) {
       pendingHandler = true;
     }
@@ -120,12 +140,17 @@ public abstract class PointVisitor extends MethodVisitor {
   public void visitJumpInsn(int opcode, Label label) {
     before();
     if (opcode == Opcodes.GOTO) {
+      loops.leap(label);
       leap(label);
     } else if (opcode == Opcodes.JSR) {
+      loops.unusual();
       instruction(opcode);
       super.visitJumpInsn(opcode, label);
     } else {
-      jump(counter.take(2), opcode, label);
+      int point = counter.take(2);
+      loops.outcome(point, label);
+      loops.next(point + 1);
+      jump(point, opcode, label);
     }
   }
 
@@ -136,13 +161,29 @@ public abstract class PointVisitor extends MethodVisitor {
     for (int i = 0; i < keys.length; i++) {
       keys[i] = min + i;
     }
-    choice(counter.take(keys.length + 1), keys, labels, otherwise);
+    choice(keys, labels, otherwise);
   }
 
   @Override
   public void visitLookupSwitchInsn(Label otherwise, int[] keys, Label[] labels) {
     before();
-    choice(counter.take(keys.length + 1), keys, labels, otherwise);
+    choice(keys, labels, otherwise);
+  }
+
+  private void choice(int[] keys, Label[] targets, Label otherwise) {
+    int point = counter.take(keys.length + 1);
+    for (int i = 0; i < keys.length; i++) {
+      loops.outcome(point + i, targets[i]);
+    }
+    loops.outcome(point + keys.length, otherwise);
+    loops.end();
+    choice(point, keys, targets, otherwise);
+  }
+
+  @Override
+  public void visitMaxs(int maxStack, int maxLocals) {
+    loops(loops.find(() -> counter.take(Loop.COUNTS)));
+    super.visitMaxs(maxStack, maxLocals);
   }
 
   @Override

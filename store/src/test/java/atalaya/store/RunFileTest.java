@@ -113,6 +113,7 @@ class RunFileTest {
             List.of(LINE),
             List.of(OUTCOME),
             List.of(),
+            List.of(),
             List.of());
     ClassFigures leftOut =
         new ClassFigures(
@@ -124,6 +125,7 @@ class RunFileTest {
             List.of(METHOD),
             List.of(LINE),
             List.of(OUTCOME),
+            List.of(),
             List.of(),
             List.of());
     file = folder.resolve("runs").resolve("one.run");

@@ -52,7 +52,8 @@ public final class GapsCommand extends ReadingCommand {
       names = "--kind",
       paramLabel = "K",
       converter = KindConverter.class,
-      description = "Only method (never entered), unused (and never called), outcome or handler.")
+      description =
+          "Only method (never entered), unused (and never called), outcome, handler or loop.")
   private Gap.Kind kind;
 
   @Option(

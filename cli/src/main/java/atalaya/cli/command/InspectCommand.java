@@ -199,6 +199,8 @@ public final class InspectCommand extends ReadingCommand {
     object.put("footing", Footing.of(figures).label());
     object.put("handlers", method.handlers().whole());
     object.put("handlersEntered", method.handlers().part());
+    object.put("loops", method.loops().whole());
+    object.put("loopsRepeated", method.loops().part());
     object.put("tests", method.tests().stream().map(t -> t.test().id()).toList());
     List<Object> lines = new ArrayList<>();
     for (SourceLine line : method.lines()) {

@@ -20,6 +20,7 @@ public final class GapWords {
       case METHOD -> "never entered";
       case UNUSED -> "never entered, and nothing in the project calls it";
       case HANDLER -> "`" + text + "` never entered";
+      case LOOP -> "`" + text + "` never repeated";
       case OUTCOME -> outcome(gap, text);
     };
   }

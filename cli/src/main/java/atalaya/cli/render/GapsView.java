@@ -89,6 +89,7 @@ public final class GapsView {
               case METHOD -> Words.count(count, "method", "methods") + " never entered";
               case UNUSED -> count + " never entered and called from nowhere in the project";
               case OUTCOME -> Words.count(count, "outcome", "outcomes") + " missing";
+              case LOOP -> Words.count(count, "loop", "loops") + " never repeated";
               case HANDLER -> Words.count(count, "handler", "handlers") + " never entered";
             });
       }

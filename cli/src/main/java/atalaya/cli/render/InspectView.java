@@ -98,6 +98,9 @@ public final class InspectView {
             + Words.count(figures.outcomes())
             + (method.handlers().whole() > 0
                 ? ", handlers entered " + Words.count(method.handlers())
+                : "")
+            + (method.loops().whole() > 0
+                ? ", loops repeated " + Words.count(method.loops())
                 : ""));
     lines.add(
         "  unwatched paths "

@@ -118,6 +118,7 @@ public final class Rehearsal {
                 new OutcomeFigures(
                     path, type, method, 1, "dark", "true", true, OptionalLong.empty(), 1)),
             List.of(),
+            List.of(),
             List.of());
     Test test = new Test(1, "lights", "BuoyTest.lights()", Verdict.FAILED, 1, false);
     return new RunContents(

@@ -14,6 +14,7 @@ import java.util.List;
  * @param lines in ascending order
  * @param conditions in the order of the source
  * @param handlers in the order of the source
+ * @param loops in the order of the source
  */
 public record Method(
     String name,
@@ -23,11 +24,13 @@ public record Method(
     Complexity complexity,
     List<Line> lines,
     List<Condition> conditions,
-    List<Handler> handlers) {
+    List<Handler> handlers,
+    List<Loop> loops) {
   public Method {
     lines = List.copyOf(lines);
     conditions = List.copyOf(conditions);
     handlers = List.copyOf(handlers);
+    loops = List.copyOf(loops);
     if (lastLine < firstLine) {
       throw new IllegalArgumentException(
           name + " must end at or after line " + firstLine + " (got " + lastLine + ")");

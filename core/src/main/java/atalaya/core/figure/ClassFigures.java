@@ -19,12 +19,14 @@ public record ClassFigures(
     List<LineFigures> lines,
     List<OutcomeFigures> outcomes,
     List<HandlerFigures> handlers,
+    List<LoopFigures> loops,
     List<Gap> gaps) {
   public ClassFigures {
     methods = List.copyOf(methods);
     lines = List.copyOf(lines);
     outcomes = List.copyOf(outcomes);
     handlers = List.copyOf(handlers);
+    loops = List.copyOf(loops);
     gaps = List.copyOf(gaps);
   }
 

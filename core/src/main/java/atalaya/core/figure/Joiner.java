@@ -7,6 +7,7 @@ import atalaya.core.code.CodeClass;
 import atalaya.core.code.Condition;
 import atalaya.core.code.Handler;
 import atalaya.core.code.Line;
+import atalaya.core.code.Loop;
 import atalaya.core.code.Method;
 import atalaya.core.code.Outcome;
 import atalaya.core.gap.Gap;
@@ -69,10 +70,10 @@ public final class Joiner {
   private enum Kind {
     LINE,
     OUTCOME,
-    HANDLER
+    OTHER
   }
 
-  /** A line, an outcome or a handler while it is counted who reached it. */
+  /** A line, an outcome, a handler or a loop's turn while it is counted who reached it. */
   private static final class Thing {
     final int method;
     final Kind kind;
@@ -140,7 +141,12 @@ public final class Joiner {
           }
         }
         for (Handler handler : method.handlers()) {
-          add(new Thing(i, Kind.HANDLER), handler.points());
+          add(new Thing(i, Kind.OTHER), handler.points());
+        }
+        for (Loop loop : method.loops()) {
+          add(new Thing(i, Kind.OTHER), loop.zero());
+          add(new Thing(i, Kind.OTHER), loop.once());
+          add(new Thing(i, Kind.OTHER), loop.more());
         }
       }
     }
@@ -213,6 +219,7 @@ public final class Joiner {
       List<LineFigures> lines = new ArrayList<>();
       List<OutcomeFigures> outcomes = new ArrayList<>();
       List<HandlerFigures> handlers = new ArrayList<>();
+      List<LoopFigures> loops = new ArrayList<>();
       Iterator<Thing> next = things.iterator();
       for (int i = 0; i < code.methods().size(); i++) {
         Method method = code.methods().get(i);
@@ -233,6 +240,9 @@ public final class Joiner {
         for (Handler handler : method.handlers()) {
           handlers.add(figures(method, handler, next.next()));
         }
+        for (Loop loop : method.loops()) {
+          loops.add(figures(method, loop, next.next(), next.next(), next.next()));
+        }
         methods.add(figures(method, reachedLines, reachedOutcomes, testsOfMethod[i]));
       }
       Share jumps = new Share(code.jumpsMatched(), code.jumps());
@@ -246,6 +256,7 @@ public final class Joiner {
           lines,
           outcomes,
           handlers,
+          loops,
           gaps);
     }
 
@@ -289,6 +300,18 @@ public final class Joiner {
           handler.text(),
           thing.reached(),
           thing.tests);
+    }
+
+    private LoopFigures figures(Method method, Loop loop, Thing zero, Thing once, Thing more) {
+      return new LoopFigures(
+          code.path(),
+          code.name(),
+          method.name(),
+          loop.line(),
+          loop.text(),
+          zero.reached(),
+          once.reached(),
+          more.reached());
     }
 
     private OutcomeFigures figures(Method method, Condition on, Outcome outcome, Thing thing) {

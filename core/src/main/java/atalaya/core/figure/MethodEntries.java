@@ -37,6 +37,7 @@ public final class MethodEntries {
         method.complexity(),
         first,
         List.of(),
+        List.of(),
         List.of());
   }
 }

@@ -9,8 +9,8 @@ import java.util.Locale;
  * @param path of the source file, or empty
  * @param className the binary name
  * @param method with simple parameter types
- * @param line of the condition, the handler, or the method's declaration
- * @param condition the text of the condition or handler; empty for a method
+ * @param line of the condition, the handler, the loop, or the method's declaration
+ * @param condition the text of the condition, handler or loop; empty for a method
  * @param outcome the missing one; empty for other kinds
  * @param evaluated whether the condition came out any other way; true for other kinds
  * @param behind the name of the outermost gap of its method that opens it up; empty when none does
@@ -37,7 +37,9 @@ public record Gap(
     /** An outcome is missing in a method that was entered. */
     OUTCOME,
     /** A handler was never entered. */
-    HANDLER;
+    HANDLER,
+    /** A loop ran its body, and never more than once. */
+    LOOP;
 
     /** What a gap stays, whoever calls its method. */
     public Kind lasting() {

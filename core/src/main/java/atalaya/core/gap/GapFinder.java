@@ -5,6 +5,7 @@ import atalaya.core.code.Condition;
 import atalaya.core.code.Flow;
 import atalaya.core.code.Handler;
 import atalaya.core.code.Line;
+import atalaya.core.code.Loop;
 import atalaya.core.code.Method;
 import atalaya.core.code.Outcome;
 import atalaya.core.flow.CallGraph;
@@ -184,6 +185,13 @@ public final class GapFinder {
                   true,
                   handler.points(),
                   opened(handler.points())));
+        }
+      }
+      for (Loop loop : method.loops()) {
+        if (loop.once().intersects(reached) && !loop.more().intersects(reached)) {
+          found.add(
+              new Found(
+                  Gap.Kind.LOOP, loop.line(), loop.text(), "", true, loop.more(), new BitSet()));
         }
       }
       found.sort(Comparator.comparingInt(Found::line));

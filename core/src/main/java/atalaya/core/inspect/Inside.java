@@ -5,6 +5,7 @@ import atalaya.core.code.Method;
 import atalaya.core.figure.ClassFigures;
 import atalaya.core.figure.HandlerFigures;
 import atalaya.core.figure.LineFigures;
+import atalaya.core.figure.LoopFigures;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Share;
 import atalaya.core.figure.TestFigures;
@@ -63,7 +64,13 @@ public final class Inside {
         handlers = handlers.plus(new Share(handler.reached() ? 1 : 0, 1));
       }
     }
-    return new MethodInside(of, handlers, closest(method), lines(of));
+    Share loops = Share.NONE;
+    for (LoopFigures loop : figures.loops()) {
+      if (loop.method().equals(of.method())) {
+        loops = loops.plus(new Share(loop.more() ? 1 : 0, 1));
+      }
+    }
+    return new MethodInside(of, handlers, loops, closest(method), lines(of));
   }
 
   private List<TestFigures> closest(Method method) {

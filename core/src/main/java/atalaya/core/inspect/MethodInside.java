@@ -12,11 +12,16 @@ import java.util.Optional;
  * A method with its source.
  *
  * @param handlers the {@code catch} clauses entered, of all
+ * @param loops those whose body some execution ran more than once, of all
  * @param tests those that reach it, the closest first: the one that reaches fewest other methods
  * @param lines empty when the run has no source of it
  */
 public record MethodInside(
-    MethodFigures figures, Share handlers, List<TestFigures> tests, List<SourceLine> lines) {
+    MethodFigures figures,
+    Share handlers,
+    Share loops,
+    List<TestFigures> tests,
+    List<SourceLine> lines) {
   public MethodInside {
     tests = List.copyOf(tests);
     lines = List.copyOf(lines);

@@ -1,5 +1,6 @@
 package atalaya.java.bytecode;
 
+import atalaya.points.Loop;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
@@ -58,6 +59,9 @@ public sealed interface CodeItem {
       Map<Integer, BitSet> passed,
       boolean compilerMade)
       implements CodeItem {}
+
+  /** A loop begins its turns here. */
+  record LoopHead(int line, Loop loop) implements CodeItem {}
 
   /**
    * A lambda is made.

@@ -1,5 +1,6 @@
 package atalaya.java.bytecode;
 
+import atalaya.points.Loop;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -22,6 +23,10 @@ class MethodReader extends PointVisitor {
   private Set<String> caught = Set.of();
   private final Map<String, Map<Integer, String>> enumMaps = new HashMap<>();
   private final List<Runnable> afterwards = new ArrayList<>();
+  private final Map<Label, Integer> itemsBefore = new HashMap<>();
+  private final Map<Label, Integer> lines = new HashMap<>();
+  private List<Loop> loops = List.of();
+  private Label lastLabel;
   private int currentLine;
 
   /** What was computed last, for {@link CodeItem.Jump#evidence}. */
@@ -49,6 +54,11 @@ class MethodReader extends PointVisitor {
 
   List<CodeItem> items() {
     afterwards.forEach(Runnable::run);
+    for (int i = loops.size() - 1; i >= 0; i--) {
+      Label head = loops.get(i).head;
+      items.add(
+          itemsBefore.get(head), new CodeItem.LoopHead(lines.getOrDefault(head, 0), loops.get(i)));
+    }
     return items;
   }
 
@@ -79,8 +89,26 @@ class MethodReader extends PointVisitor {
   public void visitLabel(Label label) {
     super.visitLabel(label);
     labels.put(label, labels.size());
+    itemsBefore.put(label, items.size());
+    lastLabel = label;
     typeSwitches.label(label);
     caught = typedHandlers.getOrDefault(label, caught);
+  }
+
+  @Override
+  public void visitLineNumber(int line, Label start) {
+    super.visitLineNumber(line, start);
+    lines.put(start, line);
+  }
+
+  @Override
+  protected void arrive() {
+    lines.putIfAbsent(lastLabel, currentLine);
+  }
+
+  @Override
+  protected void loops(List<Loop> loops) {
+    this.loops = loops;
   }
 
   @Override

@@ -85,7 +85,9 @@ final class Alignment {
 
   private static int price(SourceItem item) {
     boolean optional =
-        item instanceof SourceItem.CompilerMade || item instanceof SourceItem.PatternTest;
+        item instanceof SourceItem.CompilerMade
+            || item instanceof SourceItem.PatternTest
+            || item instanceof SourceItem.LoopHere;
     return optional ? 0 : 1;
   }
 
@@ -145,6 +147,9 @@ final class Alignment {
     }
     if (one instanceof SourceItem.PatternTest a && other instanceof SourceItem.PatternTest b) {
       return a.whole() == b.whole();
+    }
+    if (one instanceof SourceItem.LoopHere a && other instanceof SourceItem.LoopHere b) {
+      return a.loop() == b.loop();
     }
     return one instanceof SourceItem.CompilerMade && other instanceof SourceItem.CompilerMade;
   }

@@ -226,6 +226,7 @@ final class ClassMatcher {
     Map<CodeItem.HandlerEntry, SourceHandler> handlers = handlers(method, source);
     handlers.forEach(
         (entry, handler) -> owner.apply(handler.line()).handler(handler, entry.point()));
+    loops(meanings, owner);
     CodeItem.HandlerEntry lastHandler = null;
     for (CodeItem item : method.items()) {
       if (item instanceof CodeItem.HandlerEntry entry) {
@@ -238,7 +239,7 @@ final class ClassMatcher {
         }
       } else if (item instanceof CodeItem.LambdaMade lambda) {
         lambda(lambda, (SourceItem.LambdaHere) meanings.get(item), owner, counts, lastReturn);
-      } else if (steers(item)) {
+      } else if (steers(item) && !(item instanceof CodeItem.LoopHead)) {
         condition(item, meanings.get(item), passed, owner, counts);
       }
     }
@@ -298,7 +299,18 @@ final class ClassMatcher {
   private static boolean steers(CodeItem item) {
     return item instanceof CodeItem.Jump jump && !jump.compilerMade()
         || item instanceof CodeItem.Choice choice && !choice.compilerMade()
-        || item instanceof CodeItem.LambdaMade;
+        || item instanceof CodeItem.LambdaMade
+        || item instanceof CodeItem.LoopHead;
+  }
+
+  private static void loops(Map<CodeItem, SourceItem> meanings, IntFunction<Owner> owner) {
+    meanings.forEach(
+        (item, meaning) -> {
+          if (item instanceof CodeItem.LoopHead head && meaning instanceof SourceItem.LoopHere of) {
+            LoopMatch.of(of.loop(), head, meanings)
+                .ifPresent(match -> owner.apply(of.loop().line()).loop(of.loop(), match));
+          }
+        });
   }
 
   private boolean fits(SourceItem source, CodeItem code) {
@@ -323,6 +335,9 @@ final class ClassMatcher {
     if (source instanceof SourceItem.Selection selection
         && code instanceof CodeItem.Choice choice) {
       return SwitchMatch.mayBe(selection, choice);
+    }
+    if (source instanceof SourceItem.LoopHere) {
+      return code instanceof CodeItem.LoopHead;
     }
     return source instanceof SourceItem.LambdaHere here
         && code instanceof CodeItem.LambdaMade made

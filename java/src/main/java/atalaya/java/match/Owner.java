@@ -4,10 +4,12 @@ import atalaya.core.code.Complexity;
 import atalaya.core.code.Condition;
 import atalaya.core.code.Handler;
 import atalaya.core.code.Line;
+import atalaya.core.code.Loop;
 import atalaya.core.code.Method;
 import atalaya.core.code.Outcome;
 import atalaya.java.source.SourceCondition;
 import atalaya.java.source.SourceHandler;
+import atalaya.java.source.SourceLoop;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
@@ -29,6 +31,7 @@ final class Owner {
   private final Map<SourceCondition, Map<String, BitSet>> matched = new TreeMap<>();
   private final List<Condition> unmatched = new ArrayList<>();
   private final Map<SourceHandler, BitSet> handlers = new TreeMap<>();
+  private final Map<SourceLoop, LoopMatch> loops = new TreeMap<>();
   private final Map<Integer, Integer> jumpsOnLine = new HashMap<>();
 
   /**
@@ -50,6 +53,10 @@ final class Owner {
 
   void handler(SourceHandler handler, int point) {
     handlers.computeIfAbsent(handler, h -> new BitSet()).set(point);
+  }
+
+  void loop(SourceLoop loop, LoopMatch points) {
+    loops.merge(loop, points, LoopMatch::plus);
   }
 
   /** Counts a written jump; its number on its line, from 1. */
@@ -102,6 +109,11 @@ final class Owner {
             conditions,
             handlers.entrySet().stream()
                 .map(e -> new Handler(e.getKey().line(), e.getKey().text(), e.getValue()))
-                .toList()));
+                .toList(),
+            loops.entrySet().stream().map(e -> turns(e.getKey(), e.getValue())).toList()));
+  }
+
+  private static Loop turns(SourceLoop loop, LoopMatch points) {
+    return new Loop(loop.line(), loop.text(), points.zero(), points.once(), points.more());
   }
 }

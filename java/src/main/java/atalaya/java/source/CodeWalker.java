@@ -35,9 +35,11 @@ import com.sun.source.tree.YieldTree;
 import com.sun.source.util.TreeScanner;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.objectweb.asm.Opcodes;
 
 /**
@@ -52,6 +54,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   private final BitSet written = new BitSet();
   private final Map<LambdaExpressionTree, SourceLambda> lambdas = new IdentityHashMap<>();
   private final Map<CatchTree, SourceHandler> handlers = new IdentityHashMap<>();
+  private final Map<StatementTree, SourceLoop> loops = new IdentityHashMap<>();
   private Ways ways = new Ways();
   private boolean alive = true;
   private int fromLine;
@@ -285,7 +288,9 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   @Override
   public Void visitWhileLoop(WhileLoopTree tree, Void none) {
     toLine = places.lastLine(tree.getCondition());
+    int head = items.size();
     condition(tree.getCondition(), false);
+    loop(tree, places.start(tree.getStatement()), head, items.size());
     Ways.Frame loop = ways.enterLoop(tree);
     walk(tree.getStatement());
     ways.leave();
@@ -295,6 +300,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
 
   @Override
   public Void visitDoWhileLoop(DoWhileLoopTree tree, Void none) {
+    int head = items.size();
     Ways.Frame loop = ways.enterLoop(tree);
     walk(tree.getStatement());
     ways.leave();
@@ -304,6 +310,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
       condition(tree.getCondition(), true);
       alive = !Boolean.TRUE.equals(conditions.constant(tree.getCondition()));
     }
+    loop(tree, places.start(tree.getStatement()), head, head);
     alive |= loop.isLeft();
     return null;
   }
@@ -312,11 +319,13 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   public Void visitForLoop(ForLoopTree tree, Void none) {
     tree.getInitializer().forEach(this::walk);
     boolean endless = true;
+    int head = items.size();
     if (tree.getCondition() != null) {
       toLine = places.lastLine(tree.getCondition());
       condition(tree.getCondition(), false);
       endless = Boolean.TRUE.equals(conditions.constant(tree.getCondition()));
     }
+    loop(tree, places.start(tree.getStatement()), head, items.size());
     Ways.Frame loop = ways.enterLoop(tree);
     walk(tree.getStatement());
     ways.leave();
@@ -332,11 +341,36 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     note(tree.getVariable());
     walk(tree.getExpression());
     items.add(conditions.step(tree, fromLine, toLine));
+    loop(tree, places.start(tree.getStatement()), items.size() - 1, items.size());
     ways.enterLoop(tree);
     walk(tree.getStatement());
     ways.leave();
     alive = true;
     return null;
+  }
+
+  /** Puts a loop where its turns begin, with the conditions among the items up to its body. */
+  private void loop(StatementTree tree, long body, int head, int bodyItem) {
+    SourceLoop loop =
+        loops.computeIfAbsent(tree, t -> loop(tree, body, items.subList(head, bodyItem)));
+    items.add(head, new SourceItem.LoopHere(loop, places.firstLine(tree), places.lastLine(tree)));
+  }
+
+  private SourceLoop loop(StatementTree tree, long body, List<SourceItem> asked) {
+    Set<SourceCondition> own = new HashSet<>();
+    for (SourceItem item : asked) {
+      if (item instanceof SourceItem.Test test) {
+        own.add(test.condition());
+      } else if (item instanceof SourceItem.PatternTest test) {
+        own.add(test.whole());
+      }
+    }
+    long start = places.start(tree);
+    String text =
+        tree instanceof DoWhileLoopTree loop
+            ? "do ... while " + places.text(loop.getCondition())
+            : places.text(start, body);
+    return new SourceLoop(start, places.line(start), text, !own.isEmpty(), own);
   }
 
   @Override

@@ -83,6 +83,9 @@ public sealed interface SourceItem {
   /** A {@code catch} clause begins. */
   record Catch(SourceHandler handler, int fromLine, int toLine) implements SourceItem {}
 
+  /** A loop begins its turns here. */
+  record LoopHere(SourceLoop loop, int fromLine, int toLine) implements SourceItem {}
+
   /** A lambda stands here. */
   record LambdaHere(SourceLambda lambda, int fromLine, int toLine) implements SourceItem {}
 

@@ -1,8 +1,10 @@
 package atalaya.agent;
 
+import atalaya.points.Loop;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.Opcodes;
@@ -34,6 +36,7 @@ final class MethodFlow extends CodeVisitor {
   private int points;
   private int firstLine = Paths.NONE;
   private int maxLocals = NO_CODE;
+  private Turns turns = Turns.NONE;
 
   /**
    * Begins a method.
@@ -67,6 +70,11 @@ final class MethodFlow extends CodeVisitor {
   /** Whether paths begin at this label: it is entered from several places, or from later code. */
   boolean isJoin(Label label) {
     return joins.get(PlacedReader.offset(label));
+  }
+
+  /** Of its loops. */
+  Turns turns() {
+    return turns;
   }
 
   // ---- reading ----
@@ -169,7 +177,13 @@ final class MethodFlow extends CodeVisitor {
 
   @Override
   public void visitMaxs(int maxStack, int maxLocals) {
+    super.visitMaxs(maxStack, maxLocals);
     this.maxLocals = maxLocals;
+  }
+
+  @Override
+  protected void loops(List<Loop> loops) {
+    turns = loops.isEmpty() ? Turns.NONE : new Turns(loops);
   }
 
   // ---- following ----

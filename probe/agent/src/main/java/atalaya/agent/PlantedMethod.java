@@ -2,6 +2,7 @@ package atalaya.agent;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,7 @@ final class PlantedMethod extends CodeVisitor {
   private final Paths paths;
   private final MethodFlow flow;
   private final boolean remembers;
+  private final Turns.Planting turns;
   private final List<Detour> detours = new ArrayList<>();
   private final List<Label> labelsHere = new ArrayList<>();
   private final Map<Label, Frame> frames = new HashMap<>();
@@ -38,6 +40,8 @@ final class PlantedMethod extends CodeVisitor {
   private int line;
   private Label pathsBegin;
   private boolean beforeNew;
+  private Label arrivedAt;
+  private int leaps;
 
   /**
    * Plants a method.
@@ -58,6 +62,8 @@ final class PlantedMethod extends CodeVisitor {
     this.paths = paths;
     this.flow = flow;
     this.remembers = !flow.marksAtOnce();
+    int firstOfTurns = flow.maxLocals() + marks.locals() + (remembers ? 1 : 0);
+    this.turns = flow.turns().into(to, marks, flow.maxLocals(), firstOfTurns);
   }
 
   /** How far a path was passed. */
@@ -99,11 +105,13 @@ final class PlantedMethod extends CodeVisitor {
   private static final class Detour {
     final Label start;
     final int point;
+    final boolean marks;
     final Label target;
 
-    Detour(Label start, int point, Label target) {
+    Detour(Label start, int point, boolean marks, Label target) {
       this.start = start;
       this.point = point;
+      this.marks = marks;
       this.target = target;
     }
   }
@@ -130,6 +138,7 @@ final class PlantedMethod extends CodeVisitor {
       marks.pushPoint(mv, paths.points());
       mv.visitVarInsn(Opcodes.ISTORE, position());
     }
+    turns.begin();
     beginPaths();
   }
 
@@ -183,9 +192,29 @@ final class PlantedMethod extends CodeVisitor {
     } else if (!alive) {
       now = carried.getOrDefault(label, State.START);
     }
+    if (alive) {
+      turns.goOn(label);
+    }
     alive = true;
     super.visitLabel(label);
     labelsHere.add(label);
+    arrivedAt = label;
+  }
+
+  @Override
+  protected void arrive() {
+    if (arrivedAt != null) {
+      Label at = arrivedAt;
+      arrivedAt = null;
+      turns.arrive(at, () -> visit(frames.get(at)));
+    }
+  }
+
+  private void visit(Frame frame) {
+    if (frame != null) {
+      mv.visitFrame(
+          Opcodes.F_NEW, frame.locals.length, frame.locals, frame.stack.length, frame.stack);
+    }
   }
 
   @Override
@@ -201,7 +230,7 @@ final class PlantedMethod extends CodeVisitor {
 
   private Object[] withOurs(int numLocal, Object[] local) {
     List<Object> all = new ArrayList<>(Arrays.asList(local).subList(0, numLocal));
-    if (remembers || marks.locals() > 0) {
+    if (ours() > 0) {
       int slots = 0;
       for (Object type : all) {
         slots += type == Opcodes.LONG || type == Opcodes.DOUBLE ? 2 : 1;
@@ -213,6 +242,7 @@ final class PlantedMethod extends CodeVisitor {
       if (remembers) {
         all.add(Opcodes.INTEGER);
       }
+      all.addAll(Collections.nCopies(flow.turns().locals(), Opcodes.INTEGER));
     }
     return fresh(all.toArray());
   }
@@ -230,6 +260,7 @@ final class PlantedMethod extends CodeVisitor {
 
   @Override
   protected void handler(int point) {
+    turns.handler(point);
     if (onPaths()) {
       markPosition();
     }
@@ -247,6 +278,7 @@ final class PlantedMethod extends CodeVisitor {
     labelsHere.clear();
     mv.visitJumpInsn(opcode, way(point, target));
     reach(point + 1);
+    turns.outcome(point + 1);
   }
 
   @Override
@@ -268,11 +300,14 @@ final class PlantedMethod extends CodeVisitor {
 
   /** Where to jump so that the point gets marked: by what follows there, or by a detour. */
   private Label way(int point, Label target) {
-    if (onPaths() && !flow.isJoin(target)) {
+    boolean goesOn = onPaths() && !flow.isJoin(target);
+    if (goesOn) {
       carried.put(target, now.reach(point));
-      return target;
+      if (!flow.turns().areLeftBy(point)) {
+        return target;
+      }
     }
-    Detour detour = new Detour(new Label(), point, target);
+    Detour detour = new Detour(new Label(), point, !goesOn, target);
     detours.add(detour);
     return detour.start;
   }
@@ -285,6 +320,7 @@ final class PlantedMethod extends CodeVisitor {
     } else {
       carried.put(target, now);
     }
+    turns.leap(leaps++);
     mv.visitJumpInsn(Opcodes.GOTO, target);
     alive = false;
   }
@@ -299,6 +335,9 @@ final class PlantedMethod extends CodeVisitor {
       marks.pushPoint(mv, now.at);
       mv.visitVarInsn(Opcodes.ISTORE, position());
       now = now.remember();
+    }
+    if (returns) {
+      turns.leap(leaps++);
     }
     alive = alive && !returns && opcode != Opcodes.ATHROW;
     labelOfNew();
@@ -339,19 +378,21 @@ final class PlantedMethod extends CodeVisitor {
     mv.visitLabel(pathsEnd);
     for (Detour detour : detours) {
       mv.visitLabel(detour.start);
-      Frame frame = frames.get(detour.target);
-      if (frame != null) {
-        mv.visitFrame(
-            Opcodes.F_NEW, frame.locals.length, frame.locals, frame.stack.length, frame.stack);
+      visit(frames.get(detour.target));
+      if (detour.marks) {
+        markHere(detour.point);
       }
-      markHere(detour.point);
+      turns.outcome(detour.point);
       mv.visitJumpInsn(Opcodes.GOTO, detour.target);
     }
     if (pathsBegin != null) {
       catchAll(pathsEnd);
     }
-    int ours = marks.locals() + (remembers ? 1 : 0);
-    super.visitMaxs(maxStack, maxLocals + ours);
+    super.visitMaxs(maxStack, maxLocals + ours());
+  }
+
+  private int ours() {
+    return marks.locals() + (remembers ? 1 : 0) + flow.turns().locals();
   }
 
   /** What leaves the method by an exception has passed the position that is remembered. */

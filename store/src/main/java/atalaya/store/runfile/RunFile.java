@@ -5,6 +5,7 @@ import atalaya.core.code.Complexity;
 import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.HandlerFigures;
 import atalaya.core.figure.LineFigures;
+import atalaya.core.figure.LoopFigures;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Mutants;
 import atalaya.core.figure.OutcomeFigures;
@@ -266,6 +267,26 @@ public final class RunFile implements AutoCloseable {
                 row.getString(5),
                 row.getBoolean(6),
                 row.getInt(7)));
+  }
+
+  /** The loops that count, by class and line. */
+  public List<LoopFigures> loops() {
+    return read(
+        "SELECT path, class.name, method.name, line, loop, zero, once, more"
+            + " FROM loop JOIN method ON method.id = loop.method"
+            + " JOIN class ON class.id = method.class"
+            + COUNTED
+            + " ORDER BY class.id, loop.rowid",
+        row ->
+            new LoopFigures(
+                row.getString(1),
+                row.getString(2),
+                row.getString(3),
+                row.getInt(4),
+                row.getString(5),
+                row.getBoolean(6),
+                row.getBoolean(7),
+                row.getBoolean(8)));
   }
 
   /** The gaps that count, by class and method. */

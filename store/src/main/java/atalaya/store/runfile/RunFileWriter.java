@@ -320,6 +320,11 @@ public final class RunFileWriter {
           figures.handlers(),
           (to, h) ->
               set(to, methods.get(h.method()), h.line(), h.handler(), h.reached(), h.tests()));
+      insert(
+          "INSERT INTO loop VALUES (?, ?, ?, ?, ?, ?)",
+          figures.loops(),
+          (to, l) ->
+              set(to, methods.get(l.method()), l.line(), l.loop(), l.zero(), l.once(), l.more()));
       gaps(methods, figures.gaps());
     }
   }

@@ -61,6 +61,9 @@ final class Schema {
           "CREATE TABLE handler (method INTEGER NOT NULL REFERENCES method (id),"
               + " line INTEGER NOT NULL, handler TEXT NOT NULL, reached INTEGER NOT NULL,"
               + " tests INTEGER NOT NULL)",
+          "CREATE TABLE loop (method INTEGER NOT NULL REFERENCES method (id),"
+              + " line INTEGER NOT NULL, loop TEXT NOT NULL, zero INTEGER NOT NULL,"
+              + " once INTEGER NOT NULL, more INTEGER NOT NULL)",
           "CREATE TABLE gap (method INTEGER NOT NULL REFERENCES method (id), name TEXT NOT NULL,"
               + " kind TEXT NOT NULL, line INTEGER NOT NULL, condition TEXT NOT NULL,"
               + " outcome TEXT NOT NULL, evaluated INTEGER NOT NULL, opens_lines INTEGER NOT NULL,"
