@@ -18,8 +18,6 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
   private static final Pattern SINCE = Pattern.compile("// since (\\d+).*");
 
   private static final Path TABLE = Path.of("src/test/resources/constructs");
-  private static final Pattern CELL =
-      Pattern.compile("\"((?:[^\"]|\"\")*)\"(?:,|$)|([^,]*)(?:,|$)");
 
   /** Compiles it into {@code out}, from {@code src}, with the JDK that runs this. */
   static Constructs compiledIn(Path folder) throws IOException {
@@ -84,11 +82,6 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
         "Drive");
   }
 
-  /** A line of a source, without the white space around it. */
-  String text(String path, String line) throws IOException {
-    return Files.readAllLines(folder.resolve(path)).get(Integer.parseInt(line) - 1).strip();
-  }
-
   /** The handlers of its only run. */
   List<HandlerFigures> handlers() throws IOException {
     return inRun(RunFile::handlers);
@@ -108,17 +101,6 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
 
   /** The cells of a table, row by row, the titles first. */
   List<List<String>> export(String table) {
-    List<List<String>> rows = new ArrayList<>();
-    for (String row : Shipped.run(folder, "export", table).out().split("\r\n")) {
-      List<String> cells = new ArrayList<>();
-      Matcher cell = CELL.matcher(row);
-      int end = -1;
-      while (end < row.length() && cell.find()) {
-        cells.add(cell.group(1) != null ? cell.group(1).replace("\"\"", "\"") : cell.group(2));
-        end = cell.end();
-      }
-      rows.add(cells);
-    }
-    return rows;
+    return Debugger.rows(Shipped.run(folder, "export", table).out());
   }
 }

@@ -31,9 +31,13 @@ public final class AgentOptions {
   /** What is observed of each class. */
   public final Detail detail;
 
+  /** The folder for planted classes, for other JVMs to load; null to keep none. */
+  public final File kept;
+
   /** All of it as given; every path is absolute. */
-  public AgentOptions(File parts, File root, List<File> classes, Detail detail) {
+  public AgentOptions(File parts, File root, List<File> classes, Detail detail, File kept) {
     this.detail = detail;
+    this.kept = kept;
     this.parts = parts;
     this.root = root;
     this.classes = new ArrayList<>(classes);
@@ -45,6 +49,9 @@ public final class AgentOptions {
     lines.add("parts=" + parts.getPath());
     lines.add("root=" + root.getPath());
     lines.add("detail=" + detail);
+    if (kept != null) {
+      lines.add("kept=" + kept.getPath());
+    }
     for (File place : classes) {
       lines.add("classes=" + place.getPath());
     }
@@ -55,6 +62,7 @@ public final class AgentOptions {
   public static AgentOptions read(File file) throws IOException {
     File parts = null;
     File root = null;
+    File kept = null;
     Detail detail = Detail.POINTS;
     List<File> classes = new ArrayList<>();
     for (String line : Files.readAllLines(file.toPath(), StandardCharsets.UTF_8)) {
@@ -65,6 +73,8 @@ public final class AgentOptions {
         parts = value;
       } else if (key.equals("detail")) {
         detail = Detail.valueOf(value.getPath());
+      } else if (key.equals("kept")) {
+        kept = value;
       } else if (key.equals("root")) {
         root = value;
       } else if (key.equals("classes")) {
@@ -76,6 +86,6 @@ public final class AgentOptions {
     if (parts == null || root == null) {
       throw new IOException(file + ": parts and root must be given");
     }
-    return new AgentOptions(parts, root, classes, detail);
+    return new AgentOptions(parts, root, classes, detail, kept);
   }
 }

@@ -3,6 +3,7 @@ package atalaya.cli.observe;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
 import atalaya.core.run.Detail;
+import atalaya.launch.process.KeptClasses;
 import atalaya.launch.process.ObservedCommand;
 import atalaya.launch.project.Project;
 import atalaya.points.AgentOptions;
@@ -48,7 +49,12 @@ public final class Observation {
     List<Path> classes =
         request.modules().stream().flatMap(module -> module.classes().stream()).toList();
     return ObservedCommand.prepare(
-        agent, folder, request.project().root(), classes, planted(request.detail()));
+        agent,
+        folder,
+        request.project().root(),
+        classes,
+        planted(request.detail()),
+        KeptClasses.folder(request.project().home(), agent));
   }
 
   private static AgentOptions.Detail planted(Detail detail) {

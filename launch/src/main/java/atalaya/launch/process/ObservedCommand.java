@@ -67,15 +67,20 @@ public final class ObservedCommand {
    * @param agent the agent's jar
    * @param folder an existing folder, for the agent's options and the part files
    * @param classes what to observe; need not exist yet
+   * @param kept the folder for planted classes, or null to keep none
    * @return the option with which a JVM is observed
    */
   public static String prepare(
-      Path agent, Path folder, Path root, List<Path> classes, AgentOptions.Detail detail)
+      Path agent, Path folder, Path root, List<Path> classes, AgentOptions.Detail detail, Path kept)
       throws IOException {
     Path parts = Files.createDirectories(parts(folder));
     Path options = folder.resolve("options");
     new AgentOptions(
-            parts.toFile(), root.toFile(), classes.stream().map(Path::toFile).toList(), detail)
+            parts.toFile(),
+            root.toFile(),
+            classes.stream().map(Path::toFile).toList(),
+            detail,
+            kept == null ? null : kept.toFile())
         .write(options.toFile());
     return "-javaagent:" + agent + "=" + options;
   }

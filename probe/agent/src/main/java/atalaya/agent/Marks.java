@@ -22,8 +22,9 @@ final class Marks {
   /**
    * The marks of a class.
    *
-   * @param index where they stand in {@code Reach.table}
-   * @param base where they begin in the array that stands there
+   * @param index stands for where they are in {@code Reach.table}
+   * @param base stands for where they begin in the array that is there, and the numbers after it
+   *     for the marks after it; see {@link Planted}
    * @param constant whether the class can have them as a constant
    * @param counts whether they count
    */
@@ -57,7 +58,7 @@ final class Marks {
 
   private void fetch(MethodVisitor to) {
     to.visitFieldInsn(Opcodes.GETSTATIC, REACH, counts ? "counts" : "table", "[" + type);
-    push(to, index);
+    to.visitLdcInsn(index);
     to.visitInsn(Opcodes.AALOAD);
   }
 
@@ -102,24 +103,12 @@ final class Marks {
    * needed, the JVM does not compile methods that have it in a handler.
    */
   void setByNumber(MethodVisitor to) {
-    push(to, index);
+    to.visitLdcInsn(index);
     to.visitMethodInsn(Opcodes.INVOKESTATIC, REACH, "mark", "(II)V", false);
   }
 
   /** Puts the number of a point's mark on the stack. */
   void pushPoint(MethodVisitor to, int point) {
-    push(to, base + point);
-  }
-
-  private static void push(MethodVisitor to, int value) {
-    if (value <= 5) {
-      to.visitInsn(Opcodes.ICONST_0 + value);
-    } else if (value <= Byte.MAX_VALUE) {
-      to.visitIntInsn(Opcodes.BIPUSH, value);
-    } else if (value <= Short.MAX_VALUE) {
-      to.visitIntInsn(Opcodes.SIPUSH, value);
-    } else {
-      to.visitLdcInsn(value);
-    }
+    to.visitLdcInsn(base + point);
   }
 }

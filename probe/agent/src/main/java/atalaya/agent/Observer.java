@@ -17,6 +17,7 @@ import java.util.WeakHashMap;
 final class Observer implements ClassFileTransformer {
   private final AgentOptions options;
   private final Recorder recorder;
+  private final KeptClasses kept;
   private final List<String> observedPlaces = new ArrayList<>();
   private final String root;
   private final Map<ProtectionDomain, Place> places = new WeakHashMap<>();
@@ -42,6 +43,7 @@ final class Observer implements ClassFileTransformer {
   Observer(AgentOptions options, Recorder recorder) {
     this.options = options;
     this.recorder = recorder;
+    this.kept = new KeptClasses(options.kept, Planter.kind(options.detail));
     this.root = real(options.root) + File.separator;
     for (File place : options.classes) {
       observedPlaces.add(real(place));
@@ -78,14 +80,14 @@ final class Observer implements ClassFileTransformer {
     String className = name.replace('/', '.');
     String hash = Hash.of(original);
     int index = reserve(className + hash);
-    Planter.Planted planted =
-        Planter.plant(original, index, options.detail, marks -> recorder.room(index, marks));
+    Planted planted = kept.get(hash, () -> Planter.plant(original, options.detail));
+    int base = recorder.room(index, PlantedClass.marks(planted.type.points()));
     for (String method : planted.leftAlone) {
       recorder.notPlanted(
           className, "its method " + method + " would be larger than the JVM allows");
     }
-    recorder.planted(index, className, hash, PlantedClass.of(planted.paths), place.path);
-    return planted.bytes;
+    recorder.planted(index, className, hash, planted.type, place.path);
+    return planted.at(index, base);
   }
 
   /** The same class in several loaders shares its marks. */

@@ -1,5 +1,8 @@
 package atalaya.agent;
 
+import java.io.DataInput;
+import java.io.DataOutput;
+import java.io.IOException;
 import java.util.Arrays;
 import java.util.BitSet;
 
@@ -28,6 +31,34 @@ final class PlantedClass {
     int[] lines = paths.certainLines();
     return new PlantedClass(
         paths.before(), lines, Arrays.stream(lines).map(paths::certain).toArray());
+  }
+
+  /** Writes it, to be read again by {@link #read}. */
+  void write(DataOutput to) throws IOException {
+    write(before, to);
+    write(lines, to);
+    write(certain, to);
+  }
+
+  private static void write(int[] numbers, DataOutput to) throws IOException {
+    to.writeInt(numbers.length);
+    for (int number : numbers) {
+      to.writeInt(number);
+    }
+  }
+
+  static PlantedClass read(DataInput from) throws IOException {
+    return new PlantedClass(numbers(from), numbers(from), numbers(from));
+  }
+
+  private static int[] numbers(DataInput from) throws IOException {
+    int[] numbers = new int[0];
+    int length = from.readInt();
+    for (int i = 0; i < length; i++) {
+      numbers = i < numbers.length ? numbers : Arrays.copyOf(numbers, Math.min(length, 2 * i + 64));
+      numbers[i] = from.readInt();
+    }
+    return numbers;
   }
 
   /** How many marks so many points need: one for each, and one for none. */

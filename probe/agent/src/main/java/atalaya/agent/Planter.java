@@ -3,8 +3,8 @@ package atalaya.agent;
 import atalaya.points.AgentOptions.Detail;
 import atalaya.points.PointVisitor;
 import java.util.HashSet;
+import java.util.Locale;
 import java.util.Set;
-import java.util.function.IntUnaryOperator;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.ClassWriter;
@@ -14,24 +14,6 @@ import org.objectweb.asm.Opcodes;
 
 /** Plants points into a class file. No member is added, so that reflection sees no difference. */
 final class Planter {
-
-  /** A class with points in it. */
-  static final class Planted {
-    /** The class file to load instead. */
-    final byte[] bytes;
-
-    /** Its points, and which of them imply which. */
-    final Paths paths;
-
-    /** Methods that would have grown too large, left as they were; name and descriptor. */
-    final Set<String> leftAlone;
-
-    Planted(byte[] bytes, Paths paths, Set<String> leftAlone) {
-      this.bytes = bytes;
-      this.paths = paths;
-      this.leftAlone = leftAlone;
-    }
-  }
 
   /**
    * Class files of Java 7 and newer are raised to the version of Java 11, the first to have such
@@ -44,20 +26,25 @@ final class Planter {
 
   private Planter() {}
 
+  /** Names what a planted class depends on besides the class and Atalaya. */
+  static String kind(Detail detail) {
+    return detail.name().toLowerCase(Locale.ROOT) + (JVM_HAS_CONSTANTS ? "" : "-8");
+  }
+
   /**
    * Plants all points of a class.
    *
-   * @param index where the class finds its marks in {@code Reach.table}
-   * @param room gives room for so many marks, and says where it begins
    * @throws IllegalArgumentException when the class file is of a version that ASM does not know
    */
-  static Planted plant(byte[] original, int index, Detail detail, IntUnaryOperator room) {
+  static Planted plant(byte[] original, Detail detail) {
     PlacedReader reader = new PlacedReader(original);
     Paths paths = Paths.of(reader, detail == Detail.HITS);
     int major = reader.readUnsignedShort(6);
     boolean asConstant = JVM_HAS_CONSTANTS && major >= OLDEST_TO_RAISE;
-    int base = room.applyAsInt(PlantedClass.marks(paths.points()));
-    Marks marks = new Marks(index, base, asConstant, detail == Detail.HITS);
+    int points = paths.points();
+    int range = Planted.freeRange(reader, PlantedClass.marks(points) + 1);
+    int index = Planted.indexIn(range, points);
+    Marks marks = new Marks(index, range, asConstant, detail == Detail.HITS);
     Set<String> leaveAlone = new HashSet<>();
     while (true) {
       ClassWriter writer = new ClassWriter(reader, ClassWriter.COMPUTE_MAXS);
@@ -96,7 +83,7 @@ final class Planter {
           },
           ClassReader.EXPAND_FRAMES);
       try {
-        return new Planted(writer.toByteArray(), paths, leaveAlone);
+        return new Planted(writer.toByteArray(), range, PlantedClass.of(paths), leaveAlone);
       } catch (MethodTooLargeException e) {
         if (!leaveAlone.add(e.getMethodName() + e.getDescriptor())) {
           throw e;

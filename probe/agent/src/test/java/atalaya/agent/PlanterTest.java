@@ -66,7 +66,7 @@ class PlanterTest {
     }
 
     Class<?> define(String name, byte[] original) {
-      byte[] planted = Planter.plant(original, INDEX, detail, marks -> BASE).bytes;
+      byte[] planted = Planter.plant(original, detail).at(INDEX, BASE);
       return defineClass(name, planted, 0, planted.length);
     }
   }
@@ -152,10 +152,9 @@ class PlanterTest {
     small.visitMaxs(1, 0);
     small.visitEnd();
 
-    Planter.Planted planted =
-        Planter.plant(writer.toByteArray(), INDEX, Detail.POINTS, marks -> BASE);
+    Planted planted = Planter.plant(writer.toByteArray(), Detail.POINTS);
     assertThat(planted.leftAlone).containsExactly("huge(I)I");
-    assertThat(planted.paths.points()).isEqualTo(9_001);
+    assertThat(planted.type.points()).isEqualTo(9_001);
     Class<?> huge =
         new Planting(getClass().getClassLoader(), Collections.emptySet(), Detail.POINTS)
             .define("Huge", writer.toByteArray());
