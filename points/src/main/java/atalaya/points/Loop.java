@@ -7,34 +7,48 @@ import org.objectweb.asm.Label;
 /**
  * A loop in the code of one method: all code from which control can come back to its head without
  * having left, where the head is the only way in (a natural loop; Muchnick 1997, section 7.4). How
- * often control came to the head since it entered the loop is counted as once, twice, or more.
+ * often control came back to the head before it left is counted as not at all, once, or more often.
  */
 public final class Loop {
 
-  /** How many points tell a count: one for once, one for twice, one for more. */
+  /** How many points tell a count: first the one for more often, then once, then not at all. */
   public static final int COUNTS = 3;
 
   /** Where every turn begins. */
   public final Label head;
 
-  /** The first of the points for control coming to the head. */
-  public final int point;
+  /** Where control comes back to the head. */
+  public final List<Edge> backs;
 
   /** Where control leaves it in good order. */
   public final List<Exit> exits;
 
-  /** The points of the handlers outside of it that catch what is thrown in it. */
-  public final Set<Integer> brokenOffBy;
+  /** The first of the points for leaving it by an exception. */
+  public final int thrown;
 
-  Loop(Label head, int point, List<Exit> exits, Set<Integer> brokenOffBy) {
+  /** The points of the handlers of its method, outside of it, that catch what is thrown in it. */
+  public final Set<Integer> handlers;
+
+  /** Whether it stands in another loop, so that it may run again before its method ends. */
+  public final boolean isInner;
+
+  Loop(
+      Label head,
+      List<Edge> backs,
+      List<Exit> exits,
+      int thrown,
+      Set<Integer> handlers,
+      boolean isInner) {
     this.head = head;
-    this.point = point;
+    this.backs = backs;
     this.exits = exits;
-    this.brokenOffBy = brokenOffBy;
+    this.thrown = thrown;
+    this.handlers = handlers;
+    this.isInner = isInner;
   }
 
-  /** A place where control leaves a loop. One of the first three fields says where. */
-  public static final class Exit {
+  /** A place where control goes from one piece of code to another. One of the fields says where. */
+  public static final class Edge {
     /** In place of a number: it is somewhere else. */
     public static final int ELSEWHERE = -1;
 
@@ -47,13 +61,23 @@ public final class Loop {
     /** By going on to this label; else null. */
     public final Label label;
 
-    /** The first of the points for leaving here, by how often control had come to the head. */
-    public final int point;
-
-    Exit(int outcome, int leap, Label label, int point) {
+    Edge(int outcome, int leap, Label label) {
       this.outcome = outcome;
       this.leap = leap;
       this.label = label;
+    }
+  }
+
+  /** A place where control leaves a loop. */
+  public static final class Exit {
+    /** Where. */
+    public final Edge edge;
+
+    /** The first of the points for leaving here. */
+    public final int point;
+
+    Exit(Edge edge, int point) {
+      this.edge = edge;
       this.point = point;
     }
   }

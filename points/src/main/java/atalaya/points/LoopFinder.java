@@ -119,25 +119,22 @@ final class LoopFinder {
     return hasLoops && !unusual ? new Graph().loops(points) : new ArrayList<>();
   }
 
-  private static final class Edge {
+  /** An edge of the graph. */
+  private static final class Step {
     final int from;
     final int to;
-    final int outcome;
-    final int leap;
-    final Label label;
+    final Loop.Edge edge;
 
-    Edge(int from, int to, int outcome, int leap, Label label) {
+    Step(int from, int to, Loop.Edge edge) {
       this.from = from;
       this.to = to;
-      this.outcome = outcome;
-      this.leap = leap;
-      this.label = label;
+      this.edge = edge;
     }
   }
 
   /** The flow of control between the labels that matter. */
   private final class Graph {
-    private final List<Edge> edges = new ArrayList<>();
+    private final List<Step> edges = new ArrayList<>();
     private final List<int[]> thrown = new ArrayList<>();
     private final Map<Integer, Integer> nodeOfLabel = new HashMap<>();
     private final Map<Integer, Integer> labelOfNode = new HashMap<>();
@@ -181,7 +178,7 @@ final class LoopFinder {
           break;
         case OUTCOME:
           int to = label == OUTSIDE ? nodes++ : node(label);
-          edges.add(new Edge(at, to, point, Loop.Exit.ELSEWHERE, null));
+          step(to, point, Loop.Edge.ELSEWHERE, null);
           if (label == OUTSIDE) {
             begin(to);
           }
@@ -189,7 +186,7 @@ final class LoopFinder {
         case LEAP:
         case RETURN:
           int target = kind == LEAP ? node(label) : OUTSIDE;
-          edges.add(new Edge(at, target, Loop.Exit.ELSEWHERE, leaps++, null));
+          step(target, Loop.Edge.ELSEWHERE, leaps++, null);
           at = OUTSIDE;
           break;
         default:
@@ -197,12 +194,16 @@ final class LoopFinder {
       }
     }
 
+    private void step(int to, int outcome, int leap, Label label) {
+      edges.add(new Step(at, to, new Loop.Edge(outcome, leap, label)));
+    }
+
     private void arrive(int label) {
       guards.removeAll(guardedTo.getOrDefault(label, new ArrayList<>()));
       guards.addAll(guardedFrom.getOrDefault(label, new ArrayList<>()));
       int node = node(label);
       if (at != OUTSIDE) {
-        edges.add(new Edge(at, node, Loop.Exit.ELSEWHERE, Loop.Exit.ELSEWHERE, labels.get(label)));
+        step(node, Loop.Edge.ELSEWHERE, Loop.Edge.ELSEWHERE, labels.get(label));
       }
       begin(node);
     }
@@ -222,7 +223,10 @@ final class LoopFinder {
       bodies.forEach(
           (position, body) -> {
             int label = steps[position + 2];
-            loops.add(loop(labels.get(label), body, points));
+            int head = node(label);
+            boolean isInner =
+                bodies.values().stream().anyMatch(other -> other != body && other.get(head));
+            loops.add(loop(label, body, points, isInner));
           });
       return loops;
     }
@@ -236,22 +240,28 @@ final class LoopFinder {
       }
     }
 
-    private Loop loop(Label head, BitSet body, IntSupplier points) {
-      int first = points.getAsInt();
+    private Loop loop(int label, BitSet body, IntSupplier points, boolean isInner) {
+      int head = node(label);
+      int thrownFrom = points.getAsInt();
+      List<Loop.Edge> backs = new ArrayList<>();
       List<Loop.Exit> exits = new ArrayList<>();
-      for (Edge edge : edges) {
-        boolean leaves = edge.to == OUTSIDE || !body.get(edge.to);
-        if (edge.from != OUTSIDE && body.get(edge.from) && leaves) {
-          exits.add(new Loop.Exit(edge.outcome, edge.leap, edge.label, points.getAsInt()));
+      for (Step edge : edges) {
+        if (edge.from == OUTSIDE || !body.get(edge.from)) {
+          continue;
+        }
+        if (edge.to == head) {
+          backs.add(edge.edge);
+        } else if (edge.to == OUTSIDE || !body.get(edge.to)) {
+          exits.add(new Loop.Exit(edge.edge, points.getAsInt()));
         }
       }
-      Set<Integer> brokenOffBy = new HashSet<>();
+      Set<Integer> handlers = new HashSet<>();
       for (int[] edge : thrown) {
         if (body.get(edge[0]) && !body.get(edge[1]) && pointOfHandler.containsKey(edge[1])) {
-          brokenOffBy.add(pointOfHandler.get(edge[1]));
+          handlers.add(pointOfHandler.get(edge[1]));
         }
       }
-      return new Loop(head, first, exits, brokenOffBy);
+      return new Loop(labels.get(label), backs, exits, thrownFrom, handlers, isInner);
     }
 
     private List<List<Integer>> before() {
@@ -259,7 +269,7 @@ final class LoopFinder {
       for (int i = 0; i < nodes; i++) {
         before.add(new ArrayList<>());
       }
-      for (Edge edge : edges) {
+      for (Step edge : edges) {
         if (edge.to != OUTSIDE && edge.from != OUTSIDE) {
           before.get(edge.to).add(edge.from);
         }
@@ -296,7 +306,7 @@ final class LoopFinder {
       for (int i = 0; i < nodes; i++) {
         after.add(new ArrayList<>());
       }
-      for (Edge edge : edges) {
+      for (Step edge : edges) {
         if (edge.to != OUTSIDE && edge.from != OUTSIDE) {
           after.get(edge.from).add(new int[] {edge.to, 1});
         }

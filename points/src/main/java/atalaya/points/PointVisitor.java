@@ -50,9 +50,6 @@ public abstract class PointVisitor extends MethodVisitor {
     this.counter = counter;
   }
 
-  /** An instruction comes, behind all labels and frames that belong to it. */
-  protected void arrive() {}
-
   /** The next instruction is the first one of an exception handler. */
   protected abstract void handler(int point);
 
@@ -89,7 +86,6 @@ public abstract class PointVisitor extends MethodVisitor {
   protected void loops(List<Loop> loops) {}
 
   private void before() {
-    arrive();
     if (pendingHandler) {
       pendingHandler = false;
       int point = counter.take(1);

@@ -26,7 +26,6 @@ class MethodReader extends PointVisitor {
   private final Map<Label, Integer> itemsBefore = new HashMap<>();
   private final Map<Label, Integer> lines = new HashMap<>();
   private List<Loop> loops = List.of();
-  private Label lastLabel;
   private int currentLine;
 
   /** What was computed last, for {@link CodeItem.Jump#evidence}. */
@@ -56,8 +55,7 @@ class MethodReader extends PointVisitor {
     afterwards.forEach(Runnable::run);
     for (int i = loops.size() - 1; i >= 0; i--) {
       Label head = loops.get(i).head;
-      items.add(
-          itemsBefore.get(head), new CodeItem.LoopHead(lines.getOrDefault(head, 0), loops.get(i)));
+      items.add(itemsBefore.get(head), new CodeItem.LoopHead(lines.get(head), loops.get(i)));
     }
     return items;
   }
@@ -90,7 +88,7 @@ class MethodReader extends PointVisitor {
     super.visitLabel(label);
     labels.put(label, labels.size());
     itemsBefore.put(label, items.size());
-    lastLabel = label;
+    lines.put(label, currentLine);
     typeSwitches.label(label);
     caught = typedHandlers.getOrDefault(label, caught);
   }
@@ -99,11 +97,6 @@ class MethodReader extends PointVisitor {
   public void visitLineNumber(int line, Label start) {
     super.visitLineNumber(line, start);
     lines.put(start, line);
-  }
-
-  @Override
-  protected void arrive() {
-    lines.putIfAbsent(lastLabel, currentLine);
   }
 
   @Override

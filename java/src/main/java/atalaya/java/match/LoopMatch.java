@@ -12,8 +12,9 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * What the points of a loop of the code say of the turns of its loop in the source. In a loop that
- * asks first, control comes to the head once more than the body runs when a condition ends it.
+ * What the points of a loop of the code say of the turns of its loop in the source. When a loop's
+ * own condition ends it, its body ran as often as control came back to the head; in a loop that
+ * asks last, or is left from within, once more.
  */
 record LoopMatch(BitSet zero, BitSet once, BitSet more) {
 
@@ -38,17 +39,17 @@ record LoopMatch(BitSet zero, BitSet once, BitSet more) {
     }
     LoopMatch match = new LoopMatch(new BitSet(), new BitSet(), new BitSet());
     boolean asksFirst = written.asksFirst();
-    match.more.set(compiled.loop().point + (asksFirst ? 2 : 1), compiled.loop().point + 3);
+    match.more.set(compiled.loop().thrown, compiled.loop().thrown + (asksFirst ? 1 : 2));
     for (Loop.Exit exit : compiled.loop().exits) {
-      boolean byJump = exit.outcome != Loop.Exit.ELSEWHERE;
-      SourceItem meaning = byPoint.get(exit.outcome);
+      boolean byJump = exit.edge.outcome != Loop.Edge.ELSEWHERE;
+      SourceItem meaning = byPoint.get(exit.edge.outcome);
       if (byJump && asksFirst && meaning == null) {
         return Optional.empty();
       }
       boolean byCondition = asksFirst && isOf(written, meaning);
-      (byCondition ? match.zero : match.once).set(exit.point);
+      (byCondition ? match.zero : match.once).set(exit.point + 2);
       (byCondition ? match.once : match.more).set(exit.point + 1);
-      match.more.set(exit.point + 2);
+      match.more.set(exit.point);
     }
     return Optional.of(match);
   }

@@ -40,7 +40,6 @@ final class PlantedMethod extends CodeVisitor {
   private int line;
   private Label pathsBegin;
   private boolean beforeNew;
-  private Label arrivedAt;
   private int leaps;
 
   /**
@@ -147,7 +146,8 @@ final class PlantedMethod extends CodeVisitor {
   }
 
   private void beginPaths() {
-    if (onPaths() && pathsBegin == null) {
+    boolean isNeeded = remembers || flow.turns().locals() > 0;
+    if (isNeeded && isInitialised() && pathsBegin == null) {
       pathsBegin = new Label();
       mv.visitLabel(pathsBegin);
     }
@@ -198,23 +198,6 @@ final class PlantedMethod extends CodeVisitor {
     alive = true;
     super.visitLabel(label);
     labelsHere.add(label);
-    arrivedAt = label;
-  }
-
-  @Override
-  protected void arrive() {
-    if (arrivedAt != null) {
-      Label at = arrivedAt;
-      arrivedAt = null;
-      turns.arrive(at, () -> visit(frames.get(at)));
-    }
-  }
-
-  private void visit(Frame frame) {
-    if (frame != null) {
-      mv.visitFrame(
-          Opcodes.F_NEW, frame.locals.length, frame.locals, frame.stack.length, frame.stack);
-    }
   }
 
   @Override
@@ -303,7 +286,7 @@ final class PlantedMethod extends CodeVisitor {
     boolean goesOn = onPaths() && !flow.isJoin(target);
     if (goesOn) {
       carried.put(target, now.reach(point));
-      if (!flow.turns().areLeftBy(point)) {
+      if (!flow.turns().concerns(point)) {
         return target;
       }
     }
@@ -378,7 +361,11 @@ final class PlantedMethod extends CodeVisitor {
     mv.visitLabel(pathsEnd);
     for (Detour detour : detours) {
       mv.visitLabel(detour.start);
-      visit(frames.get(detour.target));
+      Frame frame = frames.get(detour.target);
+      if (frame != null) {
+        mv.visitFrame(
+            Opcodes.F_NEW, frame.locals.length, frame.locals, frame.stack.length, frame.stack);
+      }
       if (detour.marks) {
         markHere(detour.point);
       }
@@ -402,7 +389,10 @@ final class PlantedMethod extends CodeVisitor {
     mv.visitLabel(handler);
     Object[] locals = withOurs(0, new Object[0]);
     mv.visitFrame(Opcodes.F_NEW, locals.length, locals, 1, new Object[] {"java/lang/Throwable"});
-    markPosition();
+    if (remembers) {
+      markPosition();
+    }
+    turns.thrown();
     mv.visitInsn(Opcodes.ATHROW);
   }
 }

@@ -11,27 +11,27 @@ import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 
 /**
- * Counts the turns of a method's loops. Each loop has a local of our own that says how often
- * control came to its head, up to three; it is 0 while the loop is not running. From the third time
- * on the loop pays for one comparison.
+ * Counts the turns of a method's loops. Each loop has a local of our own: 2 until control came back
+ * to its head, 1 when it did once, then 0. A turn costs the shift of a register; marks are set
+ * where control leaves the loop.
  */
 final class Turns {
   /** Of a method without loops. */
   static final Turns NONE = new Turns(Collections.emptyList());
 
   private final List<Loop> loops;
-  private final Map<Integer, Integer> heads = new HashMap<>();
-  private final Map<Integer, List<Leaving>> byOutcome = new HashMap<>();
-  private final Map<Integer, List<Leaving>> byLeap = new HashMap<>();
-  private final Map<Integer, List<Leaving>> byLabel = new HashMap<>();
-  private final Map<Integer, List<Integer>> broken = new HashMap<>();
+  private final Map<Integer, List<Step>> byOutcome = new HashMap<>();
+  private final Map<Integer, List<Step>> byLeap = new HashMap<>();
+  private final Map<Integer, List<Step>> byLabel = new HashMap<>();
+  private final Map<Integer, List<Integer>> byHandler = new HashMap<>();
 
-  /** A loop is left, and marks one of the points that begin here. */
-  private static final class Leaving {
+  /** A loop is left, and marks one of the points that begin here; or it goes on. */
+  private static final class Step {
+    static final int BACK = -1;
     final int loop;
     final int point;
 
-    Leaving(int loop, int point) {
+    Step(int loop, int point) {
       this.loop = loop;
       this.point = point;
     }
@@ -42,24 +42,26 @@ final class Turns {
     this.loops = loops;
     for (int i = 0; i < loops.size(); i++) {
       Loop loop = loops.get(i);
-      heads.put(PlacedReader.offset(loop.head), i);
-      for (Loop.Exit exit : loop.exits) {
-        add(exit, new Leaving(i, exit.point));
+      for (Loop.Edge back : loop.backs) {
+        add(back, new Step(i, Step.BACK));
       }
-      for (int handler : loop.brokenOffBy) {
-        broken.computeIfAbsent(handler, h -> new ArrayList<>()).add(i);
+      for (Loop.Exit exit : loop.exits) {
+        add(exit.edge, new Step(i, exit.point));
+      }
+      for (int handler : loop.handlers) {
+        byHandler.computeIfAbsent(handler, h -> new ArrayList<>()).add(i);
       }
     }
   }
 
-  private void add(Loop.Exit exit, Leaving leaving) {
-    if (exit.label != null) {
-      int offset = PlacedReader.offset(exit.label);
-      byLabel.computeIfAbsent(offset, o -> new ArrayList<>()).add(leaving);
-    } else if (exit.leap != Loop.Exit.ELSEWHERE) {
-      byLeap.computeIfAbsent(exit.leap, l -> new ArrayList<>()).add(leaving);
+  private void add(Loop.Edge edge, Step step) {
+    if (edge.label != null) {
+      int offset = PlacedReader.offset(edge.label);
+      byLabel.computeIfAbsent(offset, o -> new ArrayList<>()).add(step);
+    } else if (edge.leap != Loop.Edge.ELSEWHERE) {
+      byLeap.computeIfAbsent(edge.leap, l -> new ArrayList<>()).add(step);
     } else {
-      byOutcome.computeIfAbsent(exit.outcome, o -> new ArrayList<>()).add(leaving);
+      byOutcome.computeIfAbsent(edge.outcome, o -> new ArrayList<>()).add(step);
     }
   }
 
@@ -68,8 +70,8 @@ final class Turns {
     return loops.size();
   }
 
-  /** Whether a loop is left by this outcome of a jump or switch. */
-  boolean areLeftBy(int outcome) {
+  /** Whether a loop is left or goes on by this outcome of a jump or switch. */
+  boolean concerns(int outcome) {
     return byOutcome.containsKey(outcome);
   }
 
@@ -100,63 +102,65 @@ final class Turns {
     }
 
     private void reset(int loop) {
-      to.visitInsn(Opcodes.ICONST_0);
+      to.visitInsn(Opcodes.ICONST_2);
       to.visitVarInsn(Opcodes.ISTORE, firstLocal + loop);
     }
 
-    /** Marks one of the points that begin here by the loop's count, which is 1 at least. */
-    private void mark(int loop, int first) {
-      marks.load(to, marksLocal);
-      marks.pushPoint(to, first - 1);
+    /** Puts the number of one of the marks that begin here on the stack, by the loop's count. */
+    private void pushPoint(int loop, int first) {
+      marks.pushPoint(to, first);
       to.visitVarInsn(Opcodes.ILOAD, firstLocal + loop);
       to.visitInsn(Opcodes.IADD);
-      marks.set(to);
-    }
-
-    /**
-     * Where control has come to this label.
-     *
-     * @param frame visits the stack map frame of the label once more, where there is one
-     */
-    void arrive(Label label, Runnable frame) {
-      Integer loop = heads.get(PlacedReader.offset(label));
-      if (loop != null) {
-        Label counted = new Label();
-        to.visitVarInsn(Opcodes.ILOAD, firstLocal + loop);
-        to.visitInsn(Opcodes.ICONST_0 + Loop.COUNTS);
-        to.visitJumpInsn(Opcodes.IF_ICMPGE, counted);
-        to.visitIincInsn(firstLocal + loop, 1);
-        mark(loop, loops.get(loop).point);
-        to.visitLabel(counted);
-        frame.run();
-      }
     }
 
     /** A handler has caught what was thrown in a loop. */
     void handler(int point) {
-      broken.getOrDefault(point, Collections.emptyList()).forEach(this::reset);
+      byHandler.getOrDefault(point, Collections.emptyList()).forEach(this::thrown);
+    }
+
+    /** An exception leaves the method, maybe out of a loop. */
+    void thrown() {
+      for (int i = 0; i < loops.size(); i++) {
+        pushPoint(i, loops.get(i).thrown);
+        marks.setByNumber(to);
+      }
+    }
+
+    private void thrown(int loop) {
+      pushPoint(loop, loops.get(loop).thrown);
+      marks.setByNumber(to);
+      reset(loop);
     }
 
     /** An outcome of a jump or switch has come out. */
     void outcome(int point) {
-      leave(byOutcome.get(point));
+      plant(byOutcome.get(point));
     }
 
     /** Before an unconditional jump or a return, of which the method has so many before it. */
     void leap(int number) {
-      leave(byLeap.get(number));
+      plant(byLeap.get(number));
     }
 
     /** Where control goes on to a label by itself. */
     void goOn(Label label) {
-      leave(byLabel.get(PlacedReader.offset(label)));
+      plant(byLabel.get(PlacedReader.offset(label)));
     }
 
-    private void leave(List<Leaving> all) {
-      if (all != null) {
-        for (Leaving leaving : all) {
-          mark(leaving.loop, leaving.point);
-          reset(leaving.loop);
+    private void plant(List<Step> steps) {
+      for (Step step : steps == null ? Collections.<Step>emptyList() : steps) {
+        if (step.point == Step.BACK) {
+          to.visitVarInsn(Opcodes.ILOAD, firstLocal + step.loop);
+          to.visitInsn(Opcodes.ICONST_1);
+          to.visitInsn(Opcodes.ISHR);
+          to.visitVarInsn(Opcodes.ISTORE, firstLocal + step.loop);
+        } else {
+          marks.load(to, marksLocal);
+          pushPoint(step.loop, step.point);
+          marks.set(to);
+          if (loops.get(step.loop).isInner) {
+            reset(step.loop);
+          }
         }
       }
     }
