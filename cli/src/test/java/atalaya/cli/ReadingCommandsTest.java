@@ -162,6 +162,7 @@ class ReadingCommandsTest {
         List.of(buoy, fog),
         List.of(test),
         List.of(),
+        List.of(),
         List.of());
   }
 
@@ -259,8 +260,8 @@ class ReadingCommandsTest {
     assertThat(atalaya(0, "export outcomes --out table.csv")).isZero();
     assertThat(Files.readString(project.resolve("table.csv")))
         .isEqualTo(
-            "path,class,method,line,condition,outcome,reached,hits,tests\r\n"
-                + "Buoy.java,harbour.Buoy,light(int),4,\"a, \"\"b\"\"\",true,false,,0\r\n");
+            "path,class,method,line,condition,outcome,reached,hits,tests,decision\r\n"
+                + "Buoy.java,harbour.Buoy,light(int),4,\"a, \"\"b\"\"\",true,false,,0,\r\n");
     assertThat(atalaya(0, "export lines --out no/such/folder.csv")).isEqualTo(3);
     assertThat(err.toString()).startsWith("atalaya: can't write ").hasLineCount(1);
   }

@@ -14,10 +14,12 @@ import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Mutants;
 import atalaya.core.figure.Share;
 import atalaya.core.gap.Gap;
+import atalaya.core.gap.Opened;
 import atalaya.core.run.Detail;
 import atalaya.core.run.RunInfo;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -171,16 +173,19 @@ class CompareTest {
     assertThat(decision.standing(open, Optional.ofNullable(code), today)).isEqualTo(standing);
   }
 
+  private static Opened opened(int lines, int outcomes) {
+    Opened opened = new Opened(new BitSet(), new BitSet());
+    opened.lines().set(1, lines + 1);
+    opened.outcomes().set(0, outcomes);
+    return opened;
+  }
+
   @Test
   void whatIsAcceptedLeavesTheFigures() {
     List<MethodFigures> methods =
         List.of(method("Buoy", "light()", 2, 10), method("Buoy", "idle()", 0, 3));
     Judged judged =
-        Judged.of(
-            methods,
-            Map.of(
-                "Buoy#light()", new Judged.Removed(3, 1), "Buoy#idle()", new Judged.Removed(3, 2)),
-            2);
+        Judged.of(methods, Map.of("Buoy#light()", opened(3, 1), "Buoy#idle()", opened(3, 2)), 2);
     assertThat(judged.methods())
         .extracting(m -> m.method() + m.lines() + m.outcomes())
         .containsExactly("light()Share[part=2, whole=7]Share[part=0, whole=1]");

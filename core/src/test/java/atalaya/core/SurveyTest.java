@@ -20,6 +20,8 @@ import atalaya.core.figure.Share;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.inspect.Inside;
 import atalaya.core.inspect.MethodInside;
+import atalaya.core.leave.LeftOut;
+import atalaya.core.leave.Nature;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
 import atalaya.core.run.Verdict;
@@ -83,7 +85,10 @@ class SurveyTest {
         "        | UNWATCHED  | 2 | sea.Fog 3.0, sea.Buoy 2.0"
       })
   void showsParts(By by, Order order, double least, String expected) {
-    Survey survey = Survey.of(CLASSES, Optional.ofNullable(by), order, least);
+    List<LeftOut> logging =
+        List.of(
+            new LeftOut(Nature.LOGGING, new LeftOut.Counts(0, new Share(2, 4), new Share(0, 0))));
+    Survey survey = Survey.of(CLASSES, logging, Optional.ofNullable(by), order, least);
     assertThat(
             survey.parts().stream()
                 .map(
@@ -94,7 +99,7 @@ class SurveyTest {
                 .toList())
         .containsExactly(expected.split(", "));
     assertThat(survey.whole().totals().lines()).isEqualTo(new Share(25, 50));
-    assertThat(survey.withLeftOut().lines()).isEqualTo(new Share(25, 60));
+    assertThat(survey.withLeftOut().lines()).isEqualTo(new Share(27, 64));
     assertThat(survey.whole().largest()).isEqualTo(4);
     assertThat(survey.leftOut()).containsExactly("land.Made");
     assertThat(survey.neverLoaded()).containsExactly("sea.Fog");
@@ -110,10 +115,11 @@ class SurveyTest {
                   return type("m", name, ClassState.REACHED, method(name, "a()", 1, 0));
                 })
             .toList();
-    assertThat(Survey.of(many, Optional.empty(), Order.NAME, 0).by()).isEqualTo(By.PACKAGE);
-    assertThat(Survey.of(many.subList(0, 9), Optional.empty(), Order.NAME, 0).by())
+    assertThat(Survey.of(many, List.of(), Optional.empty(), Order.NAME, 0).by())
+        .isEqualTo(By.PACKAGE);
+    assertThat(Survey.of(many.subList(0, 9), List.of(), Optional.empty(), Order.NAME, 0).by())
         .isEqualTo(By.CLASS);
-    assertThat(Survey.of(many.subList(0, 1), Optional.empty(), Order.NAME, 0).by())
+    assertThat(Survey.of(many.subList(0, 1), List.of(), Optional.empty(), Order.NAME, 0).by())
         .isEqualTo(By.METHOD);
   }
 

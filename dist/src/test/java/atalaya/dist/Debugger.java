@@ -52,7 +52,7 @@ import java.util.regex.Pattern;
  */
 final class Debugger {
   /** A jump that goes one way so often is given up: the other way is not known. */
-  private static final int PATIENCE = 20_000;
+  private static final int PATIENCE = 300;
 
   private final Set<String> classes;
   private final Map<String, Boolean> lines = new HashMap<>();

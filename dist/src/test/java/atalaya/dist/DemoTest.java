@@ -26,7 +26,7 @@ class DemoTest {
         .contains("^ `catch (LinkDown e)` never entered, opens up 3 lines, 4 outcomes")
         .contains("footing to change it: none; reach is below 0.50")
         .contains("tests added: 1 (LinkDownTest.keepsWhatWasNotSent())")
-        .contains("8 gaps closed", "-2.82  5/9 > 9/9  3/8 > 7/8  NoticeBoard#send(Notice)");
+        .contains("9 gaps closed", "-2.82  5/9 > 9/9  3/8 > 7/8  NoticeBoard#send(Notice)");
     Path harbour = temporary.resolve("harbour");
 
     String tests = Shipped.run(harbour, "export", "tests").out();
@@ -121,6 +121,15 @@ class DemoTest {
             "readLine-\\w{7},handler,.*,56,catch \\(IllegalArgumentException e\\),,3,0,0,");
   }
 
+  private static long accepted(Path harbour, String table) {
+    return Shipped.run(harbour, "export", table)
+        .out()
+        .lines()
+        .filter(row -> row.endsWith(",accept"))
+        .filter(row -> row.contains(",false,"))
+        .count();
+  }
+
   private static void decides(Path harbour) throws IOException {
     String before = Shipped.run(harbour, "survey").out();
     assertThat(before).contains("lines     345/472").doesNotContain("accepted:");
@@ -132,6 +141,8 @@ class DemoTest {
         .contains("accepted: 4 lines, 2 outcomes (1 whole method) by 1 decision")
         .contains("lines     345/468");
     assertThat(Shipped.run(harbour, "inspect", "Main#main").out()).contains("(decided: accept)");
+    assertThat(accepted(harbour, "lines")).isEqualTo(4);
+    assertThat(accepted(harbour, "outcomes")).isEqualTo(2);
     assertThat(Shipped.run(harbour, "gaps", "--decided").out())
         .contains("accept, holds  harbour.office.Main#main(String[])", "only starts it");
     Path file = harbour.resolve("atalaya-decisions.yaml");

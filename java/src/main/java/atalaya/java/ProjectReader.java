@@ -1,6 +1,7 @@
 package atalaya.java;
 
 import atalaya.core.code.CodeClass;
+import atalaya.core.leave.NatureMarks;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.NotObserved.Reason;
 import atalaya.java.bytecode.ClassFile;
@@ -23,6 +24,7 @@ public final class ProjectReader {
   private final List<NotObserved> problems = new ArrayList<>();
   private final List<String> brokenSources = new ArrayList<>();
   private final Map<String, String> pathOfClass = new HashMap<>();
+  private final Map<String, NatureMarks> natures = new HashMap<>();
   private final Set<String> names = new HashSet<>();
   private final List<CodeClass> classes = new ArrayList<>();
 
@@ -39,7 +41,7 @@ public final class ProjectReader {
     reader.readAll(classes, sources);
     reader.classes.sort(Comparator.comparing(CodeClass::module).thenComparing(CodeClass::name));
     return new ProjectModel(
-        reader.classes, reader.pathOfClass, reader.problems, reader.brokenSources);
+        reader.classes, reader.pathOfClass, reader.natures, reader.problems, reader.brokenSources);
   }
 
   private void readAll(Collection<ClassBytes> classes, List<SourceText> sources) {
@@ -49,6 +51,7 @@ public final class ProjectReader {
     }
     classes.forEach(bytes -> names.add(bytes.name()));
     Map<SourceText, SourceFile> parsed = SourceParser.parse(sources);
+    parsed.forEach((source, file) -> natures.put(source.path(), file.natures()));
     sources.stream()
         .filter(source -> !parsed.containsKey(source))
         .forEach(source -> brokenSources.add(source.path()));

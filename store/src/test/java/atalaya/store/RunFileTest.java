@@ -139,6 +139,7 @@ class RunFileTest {
             Map.of("harbour.Buoy", reach),
             List.of(of, leftOut),
             List.of(TEST),
+            List.of(),
             List.of(new NotObserved(NotObserved.Reason.STALE, PATH, "")),
             List.of()));
   }
@@ -187,7 +188,7 @@ class RunFileTest {
     check(with(Arrays.copyOf(whole, 60)), "is no run file");
     byte[] later = whole.clone();
     later[63] = 9;
-    check(with(later), "has format 9, and this Atalaya reads up to 2");
+    check(with(later), "has format 9, and this Atalaya reads up to 3");
     Path other = folder.resolve("other.run");
     try (var database = DriverManager.getConnection("jdbc:sqlite:" + other)) {
       database.createStatement().execute("CREATE TABLE berth (name TEXT)");

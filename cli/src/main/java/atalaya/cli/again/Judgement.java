@@ -9,6 +9,7 @@ import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.GapFinder;
+import atalaya.core.gap.Opened;
 import atalaya.core.kept.KeptSource;
 import atalaya.points.Hash;
 import atalaya.store.runfile.RunFile;
@@ -27,7 +28,7 @@ import java.util.stream.Collectors;
 /** How the team's decisions stand against a run, and what is accepted in it. */
 public final class Judgement {
   private final Map<Decision, Standing> standings = new LinkedHashMap<>();
-  private final Map<String, Judged.Removed> removed = new HashMap<>();
+  private final Map<String, Opened> removed = new HashMap<>();
 
   private Judgement() {}
 
@@ -85,10 +86,13 @@ public final class Judgement {
         run.allClasses().stream().filter(type -> places.contains(type.name())).toList();
     for (CodeClass code : new ModelAgain(run).code(classes)) {
       GapFinder finder = new GapFinder(List.of(code), name -> run.reach(name).all());
-      finder
-          .openedBy(0, accepted)
-          .forEach((method, n) -> removed.put(method, new Judged.Removed(n[0], n[1])));
+      finder.openedBy(0, accepted).forEach(removed::put);
     }
+  }
+
+  /** What is accepted, by qualified name of the method. */
+  public Map<String, Opened> accepted() {
+    return removed;
   }
 
   /** Whether anything is accepted. */

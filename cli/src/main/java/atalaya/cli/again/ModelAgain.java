@@ -10,13 +10,17 @@ import atalaya.core.figure.TestFigures;
 import atalaya.core.inspect.Inside;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
+import atalaya.core.leave.Leaving;
+import atalaya.core.leave.Nature;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
 import atalaya.java.ClassBytes;
+import atalaya.java.ProjectModel;
 import atalaya.java.ProjectReader;
 import atalaya.java.SourceText;
 import atalaya.store.runfile.RunFile;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -28,12 +32,14 @@ import java.util.Set;
 public final class ModelAgain {
   private final RunFile run;
   private final Detail detail;
+  private final Set<Nature> natures;
   private final List<TestFigures> tests;
 
   /** Of a run. */
   public ModelAgain(RunFile run) {
     this.run = run;
     this.detail = run.info().detail();
+    this.natures = Nature.in(run.info().leaveOut());
     this.tests = run.tests();
   }
 
@@ -88,9 +94,12 @@ public final class ModelAgain {
       }
     }
     List<SourceText> texts = source(classes).stream().map(s -> text(first, s)).toList();
-    return ProjectReader.read(files, texts).classes().stream()
+    ProjectModel model = ProjectReader.read(files, texts);
+    Leaving leaving = new Leaving(natures);
+    return model.classes().stream()
         .filter(code -> classes.stream().anyMatch(type -> type.name().equals(code.name())))
         .map(code -> detail == Detail.METHODS ? MethodEntries.of(code) : code)
+        .map(code -> leaving.from(code, model.naturesOf(code), new BitSet()))
         .toList();
   }
 

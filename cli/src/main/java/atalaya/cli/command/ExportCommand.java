@@ -79,8 +79,8 @@ public final class ExportCommand extends ReadingCommand {
 
   private Table table(RunFile run) throws IOException {
     return switch (what) {
-      case LINES -> Tables.lines(run.lines());
-      case OUTCOMES -> Tables.outcomes(run.outcomes());
+      case LINES -> Tables.lines(run.lines(), judgement(run).accepted());
+      case OUTCOMES -> Tables.outcomes(run.outcomes(), judgement(run).accepted());
       case METHODS -> Tables.methods(methods(run), configuration().thresholds());
       case CLASSES -> Tables.classes(classes(run));
       case GAPS -> Tables.gaps(run.gaps(), judgement(run).holding());

@@ -149,7 +149,7 @@ public final class InspectCommand extends ReadingCommand {
         out.println();
         text(methods, judgement(run).holding(), out);
       }
-      case CSV -> CsvWriter.write(Tables.lines(lines(methods)), out);
+      case CSV -> CsvWriter.write(Tables.lines(lines(methods), judgement(run).accepted()), out);
       case JSON -> {
         Map<String, Object> things = new LinkedHashMap<>();
         things.put("methods", methods.stream().map(this::json).toList());

@@ -113,6 +113,7 @@ abstract class ReadingCommand extends BaseCommand {
         file.countTests(),
         file.failedTests(),
         file.classes(ClassState.LEFT_OUT).size(),
+        file.leftOut(),
         judged == null ? Judged.Accepted.NONE : judged.accepted(),
         changedClasses(file));
   }

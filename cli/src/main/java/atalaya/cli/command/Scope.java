@@ -2,6 +2,7 @@ package atalaya.cli.command;
 
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
+import atalaya.core.leave.Nature;
 import atalaya.core.naming.PathPatterns;
 import atalaya.core.run.Detail;
 import atalaya.launch.project.Project;
@@ -41,7 +42,10 @@ final class Scope {
   @Option(
       names = "--leave-out",
       paramLabel = "GLOB",
-      description = "Leave out this code; it is counted apart.")
+      description = {
+        "Leave out this code; it is counted apart. nature:generated, nature:accessors,",
+        "nature:logging and nature:throwing (statements that only throw) name code by what it is."
+      })
   private List<String> leaveOut = new ArrayList<>();
 
   /** The values of {@code --grain}. */
@@ -132,10 +136,11 @@ final class Scope {
   private void checkPatterns() {
     try {
       PathPatterns.of(only);
-      PathPatterns.of(leaveOut);
+      PathPatterns.of(Nature.without(leaveOut));
+      Nature.in(leaveOut);
     } catch (IllegalArgumentException e) {
       throw new ParameterException(
-          spec.commandLine(), "a path pattern can't be read: " + e.getMessage());
+          spec.commandLine(), "what to leave out can't be read: " + e.getMessage());
     }
   }
 }

@@ -6,6 +6,7 @@ import atalaya.cli.render.SurveyView;
 import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Totals;
+import atalaya.core.leave.LeftOut;
 import atalaya.core.naming.Target;
 import atalaya.core.run.NotObserved;
 import atalaya.core.survey.Survey;
@@ -88,7 +89,8 @@ public final class SurveyCommand extends ReadingCommand {
       if (where.target().isPresent()) {
         classes = only(classes, where.target().get());
       }
-      Survey survey = Survey.of(classes, Optional.ofNullable(by), order, least);
+      List<LeftOut> natures = where.target().isEmpty() ? run.leftOut() : List.of();
+      Survey survey = Survey.of(classes, natures, Optional.ofNullable(by), order, least);
       Format format = format(Format.TEXT);
       List<ClassSummary> named = classes;
       print(out -> print(run, survey, named, format, out));
@@ -126,13 +128,28 @@ public final class SurveyCommand extends ReadingCommand {
         Table table = table(survey, classes);
         Map<String, Object> things = new LinkedHashMap<>();
         things.put("totals", RankCommand.totals(survey.whole().totals()));
-        if (!survey.leftOut().isEmpty()) {
+        if (survey.leavesOut()) {
           things.put("totalsWithLeftOut", RankCommand.totals(survey.withLeftOut()));
+        }
+        if (!survey.byNature().isEmpty()) {
+          things.put(
+              "leftOutByNature", survey.byNature().stream().map(SurveyCommand::json).toList());
         }
         things.put(table.name(), table);
         json("survey", run.info(), things, out);
       }
     }
+  }
+
+  private static Map<String, Object> json(LeftOut leftOut) {
+    Map<String, Object> object = new LinkedHashMap<>();
+    object.put("nature", leftOut.nature().label());
+    object.put("methods", leftOut.counts().methods());
+    object.put("lines", leftOut.counts().lines().whole());
+    object.put("linesReached", leftOut.counts().lines().part());
+    object.put("outcomes", leftOut.counts().outcomes().whole());
+    object.put("outcomesReached", leftOut.counts().outcomes().part());
+    return object;
   }
 
   private Table table(Survey survey, List<ClassSummary> classes) throws IOException {

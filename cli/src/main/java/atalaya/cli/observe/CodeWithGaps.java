@@ -4,8 +4,12 @@ import atalaya.core.code.CodeClass;
 import atalaya.core.figure.MethodEntries;
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.GapFinder;
+import atalaya.core.leave.Leaving;
+import atalaya.core.leave.LeftOut;
+import atalaya.core.leave.Nature;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
+import atalaya.core.run.RunInfo;
 import atalaya.java.ClassBytes;
 import atalaya.java.ProjectModel;
 import atalaya.java.ProjectReader;
@@ -19,21 +23,25 @@ import java.util.function.Function;
  * A project as it was read, and its gaps. The flow of control that they were found by is let go, so
  * that a large project needs less room from here on.
  *
- * @param classes in the detail that was observed
+ * @param classes in the detail that was observed, without what is left out for its nature
  * @param gaps of each class
+ * @param leftOut for its nature
  */
-record CodeWithGaps(ProjectModel model, List<CodeClass> classes, List<List<Gap>> gaps) {
+record CodeWithGaps(
+    ProjectModel model, List<CodeClass> classes, List<List<Gap>> gaps, List<LeftOut> leftOut) {
 
   static CodeWithGaps read(
       Collection<ClassBytes> files,
       List<SourceText> sources,
-      Detail detail,
+      RunInfo info,
       Function<String, ClassReach> reach) {
     ProjectModel model = ProjectReader.read(files, sources);
-    List<CodeClass> classes =
-        detail == Detail.METHODS
-            ? model.classes().stream().map(MethodEntries::of).toList()
-            : model.classes();
+    Leaving leaving = new Leaving(Nature.in(info.leaveOut()));
+    List<CodeClass> classes = new ArrayList<>();
+    for (CodeClass whole : model.classes()) {
+      CodeClass code = info.detail() == Detail.METHODS ? MethodEntries.of(whole) : whole;
+      classes.add(leaving.from(code, model.naturesOf(whole), reach.apply(whole.name()).all()));
+    }
     GapFinder finder = new GapFinder(classes, name -> reach.apply(name).all());
     List<List<Gap>> gaps = new ArrayList<>();
     for (int i = 0; i < classes.size(); i++) {
@@ -43,8 +51,10 @@ record CodeWithGaps(ProjectModel model, List<CodeClass> classes, List<List<Gap>>
         new ProjectModel(
             model.classes().stream().map(CodeClass::withoutFlow).toList(),
             model.pathOfClass(),
+            model.natures(),
             model.problems(),
             model.brokenSources());
-    return new CodeWithGaps(lean, classes.stream().map(CodeClass::withoutFlow).toList(), gaps);
+    return new CodeWithGaps(
+        lean, classes.stream().map(CodeClass::withoutFlow).toList(), gaps, leaving.leftOut());
   }
 }

@@ -6,6 +6,7 @@ import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
 import atalaya.core.kept.RunContents;
+import atalaya.core.leave.Nature;
 import atalaya.core.naming.PathPatterns;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
@@ -57,7 +58,7 @@ final class ContentsBuilder {
     this.tests = tests;
     this.sources = sources;
     this.only = PathPatterns.of(info.only());
-    this.leaveOut = PathPatterns.of(info.leaveOut());
+    this.leaveOut = PathPatterns.of(Nature.without(info.leaveOut()));
     for (FoundClass found : classes) {
       if (this.classes.putIfAbsent(found.name(), found) == null) {
         hashes.put(found.name(), Hash.of(found.bytes()));
@@ -67,7 +68,7 @@ final class ContentsBuilder {
   }
 
   RunContents build() {
-    CodeWithGaps code = CodeWithGaps.read(classBytes(), sourceTexts(), info.detail(), this::reach);
+    CodeWithGaps code = CodeWithGaps.read(classBytes(), sourceTexts(), info, this::reach);
     Derived derived = Derived.of(code, info.detail(), this::reach, this::state, collected.tests());
     problems(code.model());
     return new RunContents(
@@ -78,6 +79,7 @@ final class ContentsBuilder {
         derived.reach(),
         derived.figures(),
         derived.tests(),
+        code.leftOut(),
         notObserved,
         collected.uncaught());
   }

@@ -35,7 +35,7 @@ public final class Merging {
             .toList();
     Function<String, ClassReach> reachOf =
         type -> whole.reach().getOrDefault(type, ClassReach.none());
-    CodeWithGaps code = CodeWithGaps.read(classes, sources(whole), whole.info().detail(), reachOf);
+    CodeWithGaps code = CodeWithGaps.read(classes, sources(whole), whole.info(), reachOf);
     Set<String> neverLoaded = new HashSet<>();
     whole.notObserved().stream()
         .filter(problem -> problem.reason() == Reason.NEVER_LOADED)
@@ -55,6 +55,7 @@ public final class Merging {
         derived.reach(),
         derived.figures(),
         derived.tests(),
+        code.leftOut(),
         whole.notObserved(),
         whole.uncaught(),
         whole.recordings(),

@@ -1,6 +1,7 @@
 package atalaya.cli.render;
 
 import atalaya.core.decide.Judged.Accepted;
+import atalaya.core.leave.LeftOut;
 import atalaya.core.run.RunInfo;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -11,6 +12,7 @@ import java.util.Optional;
  * What stands above everything that is read from a run.
  *
  * @param leftOut how many classes were left out
+ * @param byNature what else was left out for its nature
  * @param accepted what decisions took out of the figures
  * @param changed the classes that changed since; empty when that can't be known
  */
@@ -20,6 +22,7 @@ public record Head(
     int tests,
     List<String> failed,
     int leftOut,
+    List<LeftOut> byNature,
     Accepted accepted,
     Optional<List<String>> changed) {
   private static final int NAMES_SHOWN = 3;
@@ -49,14 +52,14 @@ public record Head(
   }
 
   private String leftOutLine() {
-    if (leftOut == 0) {
+    if (leftOut == 0 && byNature.isEmpty()) {
       return "left out: nothing";
     }
     List<String> why = new ArrayList<>();
     info.leaveOut().forEach(pattern -> why.add("--leave-out " + pattern));
     info.only().forEach(pattern -> why.add("--only " + pattern));
     return "left out: "
-        + Words.count(leftOut, "class", "classes")
+        + LeftOutWords.of(leftOut, byNature)
         + " by "
         + Words.plain(String.join(", ", why));
   }

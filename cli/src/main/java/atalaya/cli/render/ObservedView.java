@@ -8,6 +8,7 @@ import atalaya.core.figure.Share;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.figure.Totals;
 import atalaya.core.kept.RunContents;
+import atalaya.core.leave.LeftOut;
 import atalaya.core.run.Detail;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.NotObserved.Reason;
@@ -130,13 +131,16 @@ public final class ObservedView {
 
   private void leftOut(Totals totals, List<String> lines) {
     List<ClassFigures> left = run.figures().stream().filter(c -> !c.counts()).toList();
-    if (left.isEmpty()) {
+    if (left.isEmpty() && run.leftOut().isEmpty()) {
       return;
     }
-    Totals whole = Totals.of(run.figures().stream().flatMap(c -> c.methods().stream()).toList());
+    LeftOut.Counts natures = LeftOut.sum(run.leftOut());
+    Totals whole =
+        Totals.of(run.figures().stream().flatMap(c -> c.methods().stream()).toList())
+            .with(natures.lines(), natures.outcomes());
     lines.add(
         "  left out: "
-            + Words.count(left.size(), "class", "classes")
+            + LeftOutWords.of(left.size(), run.leftOut())
             + "; with them "
             + figure("lines", whole.lines())
             + ", "

@@ -121,10 +121,11 @@ public final class SurveyView {
 
   private List<String> missing() {
     List<String> lines = new ArrayList<>();
-    if (!survey.leftOut().isEmpty()) {
+    if (survey.leavesOut()) {
       lines.add(
-          Words.count(survey.leftOut().size(), "class", "classes")
-              + " left out; with them lines "
+          "left out: "
+              + LeftOutWords.of(survey.leftOut().size(), survey.byNature())
+              + "; with them lines "
               + figure(survey.withLeftOut().lines())
               + ", branches "
               + figure(survey.withLeftOut().outcomes()));

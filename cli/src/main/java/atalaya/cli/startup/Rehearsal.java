@@ -130,6 +130,7 @@ public final class Rehearsal {
         List.of(ofClass),
         List.of(new TestFigures(test, 1, 1, 1, 0, 0)),
         List.of(),
+        List.of(),
         List.of());
   }
 }

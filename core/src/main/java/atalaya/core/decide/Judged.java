@@ -2,6 +2,7 @@ package atalaya.core.decide;
 
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Share;
+import atalaya.core.gap.Opened;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -42,21 +43,20 @@ public record Judged(List<MethodFigures> methods, Accepted accepted) {
    * @param removed by qualified name of the method: lines and outcomes that were never reached
    * @param decisions how many were applied
    */
-  public static Judged of(
-      List<MethodFigures> methods, Map<String, Removed> removed, int decisions) {
+  public static Judged of(List<MethodFigures> methods, Map<String, Opened> removed, int decisions) {
     List<MethodFigures> left = new ArrayList<>();
     int whole = 0;
     int lines = 0;
     int outcomes = 0;
     for (MethodFigures method : methods) {
-      Removed here = removed.get(method.qualifiedName());
+      Opened here = removed.get(method.qualifiedName());
       if (here == null) {
         left.add(method);
         continue;
       }
-      lines += here.lines();
-      outcomes += here.outcomes();
-      if (here.lines() == method.lines().whole()) {
+      lines += here.lines().cardinality();
+      outcomes += here.outcomes().cardinality();
+      if (here.lines().cardinality() == method.lines().whole()) {
         whole++;
       } else {
         left.add(without(method, here));
@@ -65,10 +65,7 @@ public record Judged(List<MethodFigures> methods, Accepted accepted) {
     return new Judged(left, new Accepted(decisions, whole, lines, outcomes));
   }
 
-  /** Lines and outcomes of a method that leave its figures. */
-  public record Removed(int lines, int outcomes) {}
-
-  private static MethodFigures without(MethodFigures method, Removed removed) {
+  private static MethodFigures without(MethodFigures method, Opened removed) {
     return new MethodFigures(
         method.path(),
         method.className(),
@@ -76,8 +73,8 @@ public record Judged(List<MethodFigures> methods, Accepted accepted) {
         method.firstLine(),
         method.lastLine(),
         method.complexity(),
-        less(method.lines(), removed.lines()),
-        less(method.outcomes(), removed.outcomes()),
+        less(method.lines(), removed.lines().cardinality()),
+        less(method.outcomes(), removed.outcomes().cardinality()),
         method.tests(),
         method.mutants());
   }

@@ -16,6 +16,17 @@ public record Totals(
     int complexity,
     Unwatched unwatched) {
 
+  /** The same with more lines and outcomes. */
+  public Totals with(Share moreLines, Share moreOutcomes) {
+    return new Totals(
+        classes,
+        methods,
+        lines.plus(moreLines),
+        outcomes.plus(moreOutcomes),
+        complexity,
+        unwatched);
+  }
+
   /** Adds up methods, in any order. */
   public static Totals of(Collection<MethodFigures> methods) {
     Share entered = Share.NONE;

@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 
 /** Finds the gaps of a run. */
 public final class GapFinder {
@@ -75,18 +76,18 @@ public final class GapFinder {
    * the missing outcomes themselves, each counted once.
    *
    * @param names of the gaps
-   * @return by qualified name of the method: lines, outcomes
+   * @return by qualified name of the method; those without any are not there
    */
-  public Map<String, int[]> openedBy(int index, Set<String> names) {
+  public Map<String, Opened> openedBy(int index, Set<String> names) {
     CodeClass code = classes.get(index);
     BitSet points = reached.apply(code.name());
     Flow.Walk walk = code.flow().walk();
     BitSet all = walk.reachableWithout(new BitSet());
-    Map<String, int[]> opened = new HashMap<>();
+    Map<String, Opened> opened = new HashMap<>();
     for (Method method : code.methods()) {
-      int[] counts = new InMethod(index, method, points, walk, all).openedBy(names);
-      if (counts[0] + counts[1] > 0) {
-        opened.put(code.name() + "#" + method.name(), counts);
+      Opened here = new InMethod(index, method, points, walk, all).openedBy(names);
+      if (!here.lines().isEmpty() || !here.outcomes().isEmpty()) {
+        opened.put(code.name() + "#" + method.name(), here);
       }
     }
     return opened;
@@ -128,15 +129,13 @@ public final class GapFinder {
       return named(found);
     }
 
-    int[] openedBy(Set<String> names) {
-      boolean entered = isEntered(method, reached);
-      List<Found> found = entered ? found() : List.of();
-      List<Gap> gaps = entered ? named(found) : List.of(ofMethod());
-      if (!entered) {
-        Gap.Opens opens = gaps.get(0).opens();
-        boolean accepted = names.contains(gaps.get(0).name());
-        return accepted ? new int[] {opens.lines(), opens.outcomes()} : new int[2];
+    Opened openedBy(Set<String> names) {
+      if (!isEntered(method, reached)) {
+        boolean accepted = names.contains(ofMethod().name());
+        return opened(line -> accepted, outcome -> accepted);
       }
+      List<Found> found = found();
+      List<Gap> gaps = named(found);
       BitSet opened = new BitSet();
       Set<BitSet> missing = new HashSet<>();
       for (int i = 0; i < found.size(); i++) {
@@ -145,14 +144,21 @@ public final class GapFinder {
           missing.add(found.get(i).points());
         }
       }
-      int lines = (int) method.lines().stream().filter(line -> isIn(line, opened)).count();
-      int outcomes =
-          (int)
-              method.conditions().stream()
-                  .flatMap(condition -> condition.outcomes().stream())
-                  .filter(o -> missing.contains(o.points()) || isIn(o.points(), opened))
-                  .count();
-      return new int[] {lines, outcomes};
+      return opened(
+          line -> isIn(line, opened),
+          outcome -> missing.contains(outcome.points()) || isIn(outcome.points(), opened));
+    }
+
+    private Opened opened(Predicate<Line> isOpened, Predicate<Outcome> isOutcomeOpened) {
+      Opened opened = new Opened(new BitSet(), new BitSet());
+      method.lines().stream().filter(isOpened).forEach(line -> opened.lines().set(line.number()));
+      int place = 0;
+      for (Condition condition : method.conditions()) {
+        for (Outcome outcome : condition.outcomes()) {
+          opened.outcomes().set(place++, isOutcomeOpened.test(outcome));
+        }
+      }
+      return opened;
     }
 
     private List<Found> found() {

@@ -2,6 +2,7 @@ package atalaya.core.kept;
 
 import atalaya.core.figure.ClassFigures;
 import atalaya.core.figure.TestFigures;
+import atalaya.core.leave.LeftOut;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RecordedTest;
@@ -19,6 +20,7 @@ import java.util.Map;
  * @param recorded where each of its tests comes from; empty for a run of one recording
  * @param figures derived from the rest
  * @param tests derived from the rest
+ * @param leftOut for its nature; what is left out by path is among the classes
  */
 public record RunContents(
     RunInfo info,
@@ -28,6 +30,7 @@ public record RunContents(
     Map<String, ClassReach> reach,
     List<ClassFigures> figures,
     List<TestFigures> tests,
+    List<LeftOut> leftOut,
     List<NotObserved> notObserved,
     List<UncaughtException> uncaught,
     List<Recording> recordings,
@@ -42,6 +45,7 @@ public record RunContents(
       Map<String, ClassReach> reach,
       List<ClassFigures> figures,
       List<TestFigures> tests,
+      List<LeftOut> leftOut,
       List<NotObserved> notObserved,
       List<UncaughtException> uncaught) {
     this(
@@ -52,6 +56,7 @@ public record RunContents(
         reach,
         figures,
         tests,
+        leftOut,
         notObserved,
         uncaught,
         List.of(),

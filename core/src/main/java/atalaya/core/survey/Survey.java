@@ -4,6 +4,7 @@ import atalaya.core.code.ClassState;
 import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Totals;
+import atalaya.core.leave.LeftOut;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -17,9 +18,11 @@ import java.util.function.Function;
  * The parts of the code beside each other.
  *
  * @param whole of what counts
- * @param withLeftOut the same with what was left out; equal to {@code whole} when nothing was
+ * @param withLeftOut the same with the lines and outcomes of what was left out; equal to {@code
+ *     whole} when nothing was
  * @param by what a part is
  * @param parts in the order asked for, cut as asked
+ * @param byNature what was left out for its nature
  * @param cut how many parts were cut off
  * @param neverLoaded the classes that no executed code asked for
  */
@@ -30,6 +33,7 @@ public record Survey(
     List<Part> parts,
     int cut,
     List<String> leftOut,
+    List<LeftOut> byNature,
     List<String> neverLoaded) {
   private static final int FEW = 40;
 
@@ -111,6 +115,7 @@ public record Survey(
   public Survey {
     parts = List.copyOf(parts);
     leftOut = List.copyOf(leftOut);
+    byNature = List.copyOf(byNature);
     neverLoaded = List.copyOf(neverLoaded);
   }
 
@@ -118,10 +123,17 @@ public record Survey(
    * Surveys classes.
    *
    * @param classes those left out too
+   * @param byNature what is missing in them because it was left out
    * @param by empty for the finest that still has few parts
    * @param least how many unwatched paths a part must have
    */
-  public static Survey of(List<ClassSummary> classes, Optional<By> by, Order order, double least) {
+  public static Survey of(
+      List<ClassSummary> classes,
+      List<LeftOut> byNature,
+      Optional<By> by,
+      Order order,
+      double least) {
+    LeftOut.Counts natures = LeftOut.sum(byNature);
     List<ClassSummary> counted = classes.stream().filter(ClassSummary::counts).toList();
     By chosen = by.orElseGet(() -> fitting(counted));
     List<Part> parts = new ArrayList<>(parts(counted, chosen));
@@ -130,15 +142,21 @@ public record Survey(
     parts.sort(order.comparator);
     return new Survey(
         Part.of("", methods(counted), Optional.empty()),
-        Totals.of(methods(classes)),
+        Totals.of(methods(classes)).with(natures.lines(), natures.outcomes()),
         chosen,
         parts,
         before - parts.size(),
         classes.stream().filter(c -> !c.counts()).map(ClassSummary::name).toList(),
+        byNature,
         counted.stream()
             .filter(c -> c.state() == ClassState.NEVER_LOADED)
             .map(ClassSummary::name)
             .toList());
+  }
+
+  /** Whether anything was left out. */
+  public boolean leavesOut() {
+    return !leftOut.isEmpty() || !byNature.isEmpty();
   }
 
   private static List<MethodFigures> methods(List<ClassSummary> classes) {

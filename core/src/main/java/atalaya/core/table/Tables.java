@@ -10,9 +10,12 @@ import atalaya.core.figure.TestFigures;
 import atalaya.core.figure.Totals;
 import atalaya.core.figure.Unwatched;
 import atalaya.core.gap.Gap;
+import atalaya.core.gap.Opened;
 import atalaya.core.suite.Kinds;
 import atalaya.core.survey.Survey;
 import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
@@ -20,6 +23,8 @@ import java.util.OptionalLong;
 /** Makes the tables from figures. */
 public final class Tables {
   private static final Object NOT_COUNTED = null;
+  private static final Object UNDECIDED = null;
+  private static final Opened NOTHING = new Opened(new BitSet(), new BitSet());
 
   private static final List<String> OF_TOTALS =
       List.of(
@@ -35,11 +40,15 @@ public final class Tables {
 
   private Tables() {}
 
-  /** The table {@code lines}. */
-  public static Table lines(List<LineFigures> lines) {
+  /**
+   * The table {@code lines}.
+   *
+   * @param accepted what decisions took out of the figures, by qualified name of the method
+   */
+  public static Table lines(List<LineFigures> lines, Map<String, Opened> accepted) {
     return new Table(
         "lines",
-        List.of("path", "class", "method", "line", "reached", "hits", "tests"),
+        List.of("path", "class", "method", "line", "reached", "hits", "tests", "decision"),
         lines.stream()
             .map(
                 l ->
@@ -50,7 +59,8 @@ public final class Tables {
                         l.line(),
                         l.reached(),
                         hits(l.hits()),
-                        l.tests()))
+                        l.tests(),
+                        decision(in(l.className(), l.method(), accepted).lines().get(l.line()))))
             .toList());
   }
 
@@ -58,26 +68,52 @@ public final class Tables {
     return hits.isPresent() ? hits.getAsLong() : NOT_COUNTED;
   }
 
-  /** The table {@code outcomes}. */
-  public static Table outcomes(List<OutcomeFigures> outcomes) {
+  private static Opened in(String className, String method, Map<String, Opened> accepted) {
+    return accepted.getOrDefault(className + "#" + method, NOTHING);
+  }
+
+  private static Object decision(boolean accepted) {
+    return accepted ? Ruling.ACCEPT.label() : UNDECIDED;
+  }
+
+  /**
+   * The table {@code outcomes}.
+   *
+   * @param outcomes all of each method, in the order of the source
+   * @param accepted what decisions took out of the figures, by qualified name of the method
+   */
+  public static Table outcomes(List<OutcomeFigures> outcomes, Map<String, Opened> accepted) {
+    List<List<Object>> rows = new ArrayList<>();
+    Map<String, Integer> places = new HashMap<>();
+    for (OutcomeFigures o : outcomes) {
+      int place = places.merge(o.className() + "#" + o.method(), 1, Integer::sum) - 1;
+      rows.add(
+          Table.row(
+              o.path(),
+              o.className(),
+              o.method(),
+              o.line(),
+              o.condition(),
+              o.outcome(),
+              o.reached(),
+              hits(o.hits()),
+              o.tests(),
+              decision(in(o.className(), o.method(), accepted).outcomes().get(place))));
+    }
     return new Table(
         "outcomes",
         List.of(
-            "path", "class", "method", "line", "condition", "outcome", "reached", "hits", "tests"),
-        outcomes.stream()
-            .map(
-                o ->
-                    Table.row(
-                        o.path(),
-                        o.className(),
-                        o.method(),
-                        o.line(),
-                        o.condition(),
-                        o.outcome(),
-                        o.reached(),
-                        hits(o.hits()),
-                        o.tests()))
-            .toList());
+            "path",
+            "class",
+            "method",
+            "line",
+            "condition",
+            "outcome",
+            "reached",
+            "hits",
+            "tests",
+            "decision"),
+        rows);
   }
 
   /** The table {@code classes}; the figures of a class left out stand there, but count nowhere. */

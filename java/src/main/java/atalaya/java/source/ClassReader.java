@@ -32,7 +32,7 @@ final class ClassReader {
         classes.add(read(tree));
       }
     }
-    return new SourceFile(name == null ? "" : name.toString(), classes);
+    return new SourceFile(name == null ? "" : name.toString(), classes, Natures.in(places));
   }
 
   private SourceClass read(ClassTree tree) {

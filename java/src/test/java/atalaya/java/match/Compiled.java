@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import atalaya.core.code.CodeClass;
 import atalaya.java.ClassBytes;
+import atalaya.java.ProjectModel;
 import atalaya.java.ProjectReader;
 import atalaya.java.SourceText;
 import java.io.IOException;
@@ -24,6 +25,12 @@ final class Compiled {
    */
   static List<CodeClass> read(Path folder, String name, String source, String told)
       throws IOException {
+    return model(folder, name, source, told).classes();
+  }
+
+  /** The same as a whole project. */
+  static ProjectModel model(Path folder, String name, String source, String told)
+      throws IOException {
     Path file = Files.writeString(folder.resolve(name), source);
     assertThat(ToolProvider.getSystemJavaCompiler().run(null, null, null, "-g", file.toString()))
         .isZero();
@@ -36,6 +43,6 @@ final class Compiled {
     }
     List<SourceText> sources =
         told == null ? List.of() : List.of(new SourceText("m", name, name, told));
-    return ProjectReader.read(classes, sources).classes();
+    return ProjectReader.read(classes, sources);
   }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import atalaya.core.code.CodeClass;
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.GapFinder;
+import atalaya.core.gap.Opened;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -146,11 +147,12 @@ class GapsTest {
     String outer = gaps.get(0).name();
     String inner = gaps.get(1).name();
     String whole = gaps.get(13).name();
-    Map<String, int[]> opened =
+    Map<String, Opened> opened =
         new GapFinder(code, name -> reached).openedBy(0, Set.of(outer, inner, whole));
-    assertThat(opened.get("Buoy#light(int,String)")).containsExactly(3, 3);
-    assertThat(opened.get("Buoy#never(boolean)")).containsExactly(2, 2);
-    assertThat(opened).hasSize(2);
+    assertThat(opened)
+        .hasToString(
+            "{Buoy#never(boolean)=Opened[lines={41, 42}, outcomes={0, 1}],"
+                + " Buoy#light(int,String)=Opened[lines={4, 5, 7}, outcomes={0, 2, 3}]}");
   }
 
   @Test

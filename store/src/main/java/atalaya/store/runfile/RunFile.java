@@ -16,6 +16,8 @@ import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
 import atalaya.core.kept.Stamp;
+import atalaya.core.leave.LeftOut;
+import atalaya.core.leave.Nature;
 import atalaya.core.merge.Whole;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
@@ -287,6 +289,19 @@ public final class RunFile implements AutoCloseable {
                 row.getBoolean(6),
                 row.getBoolean(7),
                 row.getBoolean(8)));
+  }
+
+  /** What was left out for its nature. */
+  public List<LeftOut> leftOut() {
+    return read(
+        "SELECT nature, methods, lines_reached, lines, outcomes_reached, outcomes FROM left_out",
+        row ->
+            new LeftOut(
+                Nature.valueOf(row.getString(1).toUpperCase(Locale.ROOT)),
+                new LeftOut.Counts(
+                    row.getInt(2),
+                    new Share(row.getInt(3), row.getInt(4)),
+                    new Share(row.getInt(5), row.getInt(6)))));
   }
 
   /** The gaps that count, by class and method. */

@@ -95,6 +95,18 @@ public final class RunFileWriter {
         run.recorded(),
         (to, t) -> set(to, t.number(), t.recording(), t.id()));
     tests(run.tests());
+    insert(
+        "INSERT INTO left_out VALUES (?, ?, ?, ?, ?, ?)",
+        run.leftOut(),
+        (to, l) ->
+            set(
+                to,
+                l.nature().label(),
+                l.counts().methods(),
+                l.counts().lines().whole(),
+                l.counts().lines().part(),
+                l.counts().outcomes().whole(),
+                l.counts().outcomes().part()));
     figures(run.figures());
     database.commit();
   }

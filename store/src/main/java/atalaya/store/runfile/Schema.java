@@ -58,6 +58,9 @@ final class Schema {
               + " line INTEGER NOT NULL, condition TEXT NOT NULL,"
               + " outcome TEXT NOT NULL, reached INTEGER NOT NULL, hits INTEGER,"
               + " tests INTEGER NOT NULL)",
+          "CREATE TABLE left_out (nature TEXT NOT NULL, methods INTEGER NOT NULL,"
+              + " lines INTEGER NOT NULL, lines_reached INTEGER NOT NULL,"
+              + " outcomes INTEGER NOT NULL, outcomes_reached INTEGER NOT NULL)",
           "CREATE TABLE handler (method INTEGER NOT NULL REFERENCES method (id),"
               + " line INTEGER NOT NULL, handler TEXT NOT NULL, reached INTEGER NOT NULL,"
               + " tests INTEGER NOT NULL)",

@@ -1,6 +1,8 @@
 package atalaya.store.yaml;
 
 import atalaya.core.figure.Level;
+import atalaya.core.leave.Nature;
+import atalaya.core.naming.PathPatterns;
 import atalaya.core.suite.Kinds;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -47,13 +49,24 @@ public record Configuration(
     }
     Map<?, ?> map = Yaml.map(file, "the file", document, KEYS);
     return new Configuration(
-        texts(file, map, "only"),
-        texts(file, map, "leave-out"),
+        patterns(file, map, "only"),
+        patterns(file, map, "leave-out"),
         texts(file, map, "test-command").stream()
             .flatMap(words -> Arrays.stream(words.strip().split("\\s+")))
             .toList(),
         thresholds(file, map.get("levels")),
         kinds(file, map.get("kinds")));
+  }
+
+  private static List<String> patterns(Path file, Map<?, ?> map, String key) {
+    List<String> patterns = texts(file, map, key);
+    try {
+      Nature.in(patterns);
+      PathPatterns.of(Nature.without(patterns));
+    } catch (IllegalArgumentException e) {
+      throw new UnreadableYaml(file + ": " + key + " can't be read: " + e.getMessage());
+    }
+    return patterns;
   }
 
   private static List<String> texts(Path file, Map<?, ?> map, String key) {

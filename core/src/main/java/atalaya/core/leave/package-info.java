@@ -1,0 +1,2 @@
+/** Leaving code out of the figures by its nature. */
+package atalaya.core.leave;
