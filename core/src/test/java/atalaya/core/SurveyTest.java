@@ -34,6 +34,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -211,21 +212,27 @@ class SurveyTest {
                 CODE,
                 figures,
                 REACH,
-                "class Buoy {\n  void a(int n) {\n    if (n > 0) {\n      b();\n    }\n  }\n}\n",
+                new Inside.Source(
+                    "class Buoy {\n  void a(int n) {\n    if (n > 0)\n      b(\n      );\n  }\n}\n",
+                    new TreeMap<>(Map.of(5, 4))),
                 List.of(test(1, 7), test(2, 4), test(3, 1)))
             .methods()
             .get(0);
     assertThat(inside.tests()).extracting(t -> t.test().number()).containsExactly(2, 1);
     assertThat(inside.lines())
         .extracting(l -> l.number() + l.text() + l.figures().map(f -> f.tests()).orElse(-1))
-        .containsExactly("2  void a(int n) {-1", "3    if (n > 0) {2", "4      b();1", "5    }-1");
+        .containsExactly("2  void a(int n) {-1", "3    if (n > 0)2", "4      b(1", "5      );-1");
+    assertThat(inside.lines())
+        .as("a line goes on with a statement")
+        .extracting(l -> l.number() + ": " + l.marked().map(f -> f.tests()).orElse(-1))
+        .containsExactly("2: -1", "3: 2", "4: 1", "5: 1");
     ClassReach one = REACH.of(1);
     MethodInside onlyOne =
         new Inside(
                 CODE,
                 new Joiner(Detail.LINES).join(CODE, one, ClassState.REACHED, List.of()),
                 one,
-                "",
+                Inside.Source.NONE,
                 List.of(test(1, 7)))
             .methods()
             .get(0);

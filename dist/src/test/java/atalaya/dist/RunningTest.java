@@ -9,6 +9,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.jar.JarOutputStream;
+import java.util.jar.Manifest;
+import java.util.zip.ZipEntry;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -120,6 +123,50 @@ class RunningTest {
       }
       """;
 
+  /** A program with an agent of its own, which redefines and retransforms observed classes. */
+  private static final String WATCH =
+      """
+      package tools;
+
+      import java.lang.instrument.*;
+      import java.nio.file.*;
+      import java.security.ProtectionDomain;
+
+      public class Watch implements ClassFileTransformer {
+        static Instrumentation instrumentation;
+        static int seen;
+
+        public static void premain(String words, Instrumentation given) {
+          instrumentation = given;
+          given.addTransformer(new Watch(), true);
+        }
+
+        @Override
+        public byte[] transform(
+            ClassLoader loader, String name, Class<?> type, ProtectionDomain of, byte[] bytes) {
+          seen += name.equals("harbour/Buoy") ? 1 : 0;
+          return null;
+        }
+
+        public static void main(String[] words) throws Exception {
+          run("1");
+          Class<?> buoy = Class.forName("harbour.Buoy");
+          byte[] own = Files.readAllBytes(Path.of("out/harbour/Buoy.class"));
+          instrumentation.redefineClasses(new ClassDefinition(buoy, own));
+          run("2");
+          instrumentation.retransformClasses(buoy);
+          run("0");
+          System.out.println(
+              seen + " " + buoy.getDeclaredFields().length + " " + buoy.getDeclaredMethods().length);
+        }
+
+        private static void run(String dark) throws Exception {
+          System.setProperty("dark", dark);
+          ((Runnable) Class.forName("harbour.Buoy").getConstructor().newInstance()).run();
+        }
+      }
+      """;
+
   @TempDir Path temporary;
   private Path folder;
 
@@ -164,6 +211,30 @@ class RunningTest {
   void seesClassesOfAnyLoader() {
     assertThat(harbour("loader").exitCode()).isZero();
     assertThat(reachedLabels()).containsExactly("default");
+  }
+
+  @Test
+  void leavesOtherAgentsAlone() throws IOException {
+    write("tools/tools/Watch.java", WATCH);
+    Shipped.compile(folder.resolve("tools"), folder.resolve("watch"), "-g");
+    Manifest manifest = new Manifest();
+    manifest.getMainAttributes().putValue("Manifest-Version", "1.0");
+    manifest.getMainAttributes().putValue("Premain-Class", "tools.Watch");
+    manifest.getMainAttributes().putValue("Can-Redefine-Classes", "true");
+    manifest.getMainAttributes().putValue("Can-Retransform-Classes", "true");
+    Path jar = folder.resolve("watch.jar");
+    try (var out = new JarOutputStream(Files.newOutputStream(jar), manifest)) {
+      out.putNextEntry(new ZipEntry("tools/Watch.class"));
+      out.write(Files.readAllBytes(folder.resolve("watch/tools/Watch.class")));
+    }
+    String[] command = {
+      Shipped.java().toString(), "-javaagent:watch.jar", "-cp", "out:watch.jar", "tools.Watch"
+    };
+    Shipped.Result plain = Shipped.process(folder, Map.of(), List.of(command));
+    Shipped.Result observed = observe(command);
+    assertThat(plain.out()).endsWith("3 0 2\n");
+    assertThat(observed.out()).isEqualTo(plain.out());
+    assertThat(reachedLabels()).containsExactly("1", "2", "default");
   }
 
   @Test

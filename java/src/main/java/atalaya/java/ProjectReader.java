@@ -17,6 +17,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** Reads a project's class files and sources into the model. */
@@ -58,44 +59,57 @@ public final class ProjectReader {
 
     Map<String, List<ClassFile>> bySource = new LinkedHashMap<>();
     Map<String, Map<Integer, String>> enumMaps = new HashMap<>();
-    Map<String, ClassBytes> seen = new HashMap<>();
-    for (ClassBytes bytes : classes) {
-      if (seen.putIfAbsent(bytes.name(), bytes) == null) {
-        ClassFile file = read(bytes);
-        if (file != null) {
-          enumMaps.putAll(file.enumMaps());
-          bySource
-              .computeIfAbsent(bytes.module() + ":" + sourcePath(file), p -> new ArrayList<>())
-              .add(file);
-        }
+    Map<String, ClassBytes> distinct = new LinkedHashMap<>();
+    classes.forEach(bytes -> distinct.putIfAbsent(bytes.name(), bytes));
+    for (Read read : List.copyOf(distinct.values()).parallelStream().map(this::read).toList()) {
+      read.problem().ifPresent(problems::add);
+      if (read.file().isPresent()) {
+        ClassFile file = read.file().get();
+        enumMaps.putAll(file.enumMaps());
+        bySource
+            .computeIfAbsent(read.bytes().module() + ":" + sourcePath(file), p -> new ArrayList<>())
+            .add(file);
       }
     }
     bySource.forEach(
-        (place, files) -> {
-          SourceText text = textOf.get(place);
-          String module = place.substring(0, place.indexOf(':'));
-          String path = text == null ? "" : text.path();
-          SourceFile source = text == null ? null : parsed.get(text);
-          files.forEach(file -> pathOfClass.put(file.name(), path));
-          this.classes.addAll(SourceMatcher.match(files, source, module, path, enumMaps));
-        });
+        (place, files) ->
+            files.forEach(file -> pathOfClass.put(file.name(), path(textOf.get(place)))));
+    List.copyOf(bySource.entrySet()).parallelStream()
+        .map(
+            of -> {
+              SourceText text = textOf.get(of.getKey());
+              String module = of.getKey().substring(0, of.getKey().indexOf(':'));
+              SourceFile source = text == null ? null : parsed.get(text);
+              return SourceMatcher.match(of.getValue(), source, module, path(text), enumMaps);
+            })
+        .toList()
+        .forEach(this.classes::addAll);
   }
 
-  private ClassFile read(ClassBytes bytes) {
+  private static String path(SourceText text) {
+    return text == null ? "" : text.path();
+  }
+
+  /** A class file, as far as it could be read. */
+  private record Read(ClassBytes bytes, Optional<ClassFile> file, Optional<NotObserved> problem) {
+    static Read failed(ClassBytes bytes, Reason reason, String detail) {
+      return new Read(
+          bytes, Optional.empty(), Optional.of(new NotObserved(reason, bytes.name(), detail)));
+    }
+  }
+
+  private Read read(ClassBytes bytes) {
     ClassFile file;
     try {
       file = ClassFileReader.read(bytes.bytes(), names::contains);
     } catch (ClassFileReader.UnreadableClass e) {
       Reason reason =
           e.getMessage().startsWith("Unsupported class file") ? Reason.TOO_NEW : Reason.NOT_PLANTED;
-      problems.add(new NotObserved(reason, bytes.name(), e.getMessage()));
-      return null;
+      return Read.failed(bytes, reason, e.getMessage());
     }
-    if (file.hasCode() && !file.hasLines() && !file.synthetic()) {
-      problems.add(new NotObserved(Reason.NO_LINES, bytes.name(), ""));
-      return null;
-    }
-    return file;
+    return file.hasCode() && !file.hasLines() && !file.synthetic()
+        ? Read.failed(bytes, Reason.NO_LINES, "")
+        : new Read(bytes, Optional.of(file), Optional.empty());
   }
 
   private static String sourcePath(ClassFile file) {

@@ -18,6 +18,7 @@ import atalaya.java.ClassBytes;
 import atalaya.java.ProjectModel;
 import atalaya.java.ProjectReader;
 import atalaya.java.SourceText;
+import atalaya.java.source.Statements;
 import atalaya.store.runfile.RunFile;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -58,7 +59,10 @@ public final class ModelAgain {
     bySource(classes)
         .forEach(
             of -> {
-              String source = source(of).map(KeptSource::text).orElse("");
+              Inside.Source source =
+                  source(of)
+                      .map(s -> new Inside.Source(s.text(), Statements.in(text(of.get(0), s))))
+                      .orElse(Inside.Source.NONE);
               ofOneSource(of).forEach(code -> insides.add(inside(code, source, only)));
             });
     return insides;
@@ -113,7 +117,7 @@ public final class ModelAgain {
         source.text());
   }
 
-  private Inside inside(CodeClass code, String source, Optional<Integer> only) {
+  private Inside inside(CodeClass code, Inside.Source source, Optional<Integer> only) {
     ClassReach all = run.reach(code.name());
     ClassReach reach = only.map(all::of).orElse(all);
     ClassFigures figures =

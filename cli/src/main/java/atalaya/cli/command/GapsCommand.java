@@ -3,11 +3,15 @@ package atalaya.cli.command;
 import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
+import atalaya.cli.again.ModelAgain;
 import atalaya.cli.render.DecisionsView;
 import atalaya.cli.render.GapsView;
+import atalaya.core.code.CodeClass;
 import atalaya.core.decide.Decision.Ruling;
+import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.gap.Gap;
+import atalaya.core.gap.GapFinder;
 import atalaya.core.naming.Target;
 import atalaya.core.table.Tables;
 import atalaya.store.runfile.RunFile;
@@ -86,9 +90,7 @@ public final class GapsCommand extends ReadingCommand {
       Optional<Target> target = where.target();
       List<Gap> gaps =
           target.isEmpty() || openedBy != null ? run.gaps() : run.gaps(target.get()::mayMean);
-      if (openedBy != null) {
-        requireKnown(gaps);
-      }
+      Set<String> opened = openedBy == null ? Set.of() : opened(run, gaps);
       Set<String> wanted = target.map(t -> methods(run, t)).orElse(null);
       Set<String> accepted = new HashSet<>();
       judgement(run)
@@ -100,7 +102,7 @@ public final class GapsCommand extends ReadingCommand {
               .filter(gap -> wanted == null || wanted.contains(gap.qualifiedMethod()))
               .filter(gap -> kind == null || gap.kind() == kind)
               .filter(gap -> format(Format.TEXT) != Format.TEXT || !accepted.contains(gap.name()))
-              .filter(gap -> openedBy == null || gap.behind().equals(openedBy))
+              .filter(gap -> openedBy == null || opened.contains(gap.name()))
               .toList();
       Format format = format(Format.TEXT);
       print(out -> print(run, shown, format, out));
@@ -123,10 +125,22 @@ public final class GapsCommand extends ReadingCommand {
     return ExitCode.DONE;
   }
 
-  private void requireKnown(List<Gap> gaps) {
-    if (gaps.stream().noneMatch(gap -> gap.name().equals(openedBy))) {
-      throw new Failure(ExitCode.INPUT, "this run has no gap named \"" + openedBy + "\"");
+  private Set<String> opened(RunFile run, List<Gap> gaps) {
+    Gap outer =
+        gaps.stream()
+            .filter(gap -> gap.name().equals(openedBy))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    new Failure(ExitCode.INPUT, "this run has no gap named \"" + openedBy + "\""));
+    List<ClassSummary> classes =
+        run.allClasses().stream().filter(type -> type.name().equals(outer.className())).toList();
+    Set<String> opened = new HashSet<>();
+    for (CodeClass code : new ModelAgain(run).code(classes)) {
+      GapFinder finder = new GapFinder(List.of(code), name -> run.reach(name).all());
+      opened.addAll(finder.behind(0, openedBy));
     }
+    return opened;
   }
 
   private static Set<String> methods(RunFile run, Target target) {

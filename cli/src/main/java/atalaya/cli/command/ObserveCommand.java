@@ -57,8 +57,11 @@ public final class ObserveCommand extends ObservingCommand {
   @Option(names = "--name", paramLabel = "N", description = "The run's name (default: the time).")
   private String name;
 
-  @Option(names = "--add", description = "Add to the newest run instead of starting afresh.")
-  private boolean add;
+  @Option(
+      names = "--add",
+      negatable = true,
+      description = "Add to the newest run instead of starting afresh, or not.")
+  private Boolean add;
 
   @Mixin private Scope scope;
 
@@ -117,7 +120,9 @@ public final class ObserveCommand extends ObservingCommand {
     try {
       Observation.run(request, agent(), folder);
       Optional<Path> earlier =
-          add ? new RunFolder(project.home().resolve("runs")).newest() : Optional.empty();
+          (add == null ? configuration.add() : add)
+              ? new RunFolder(project.home().resolve("runs")).newest()
+              : Optional.empty();
       int exitCode = makeRun(folder);
       if (earlier.isPresent()) {
         addTo(earlier.get(), new RunFolder(project.home().resolve("runs")).file(request.name()));

@@ -18,6 +18,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 
 /**
  * A project as it was read, and its gaps. The flow of control that they were found by is let go, so
@@ -43,10 +44,8 @@ record CodeWithGaps(
       classes.add(leaving.from(code, model.naturesOf(whole), reach.apply(whole.name()).all()));
     }
     GapFinder finder = new GapFinder(classes, name -> reach.apply(name).all());
-    List<List<Gap>> gaps = new ArrayList<>();
-    for (int i = 0; i < classes.size(); i++) {
-      gaps.add(finder.of(i));
-    }
+    List<List<Gap>> gaps =
+        IntStream.range(0, classes.size()).parallel().mapToObj(finder::of).toList();
     ProjectModel lean =
         new ProjectModel(
             model.classes().stream().map(CodeClass::withoutFlow).toList(),

@@ -30,6 +30,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Puts together what a run file holds: what was read of the project, and what was reached. */
 final class ContentsBuilder {
@@ -37,7 +38,7 @@ final class ContentsBuilder {
   private final RunInfo info;
   private final Collected collected;
   private final Map<String, FoundClass> classes = new LinkedHashMap<>();
-  private final Map<String, String> hashes = new HashMap<>();
+  private final Map<String, String> hashes;
   private final List<FoundClass> tests;
   private final List<FoundSource> sources;
   private final Set<String> loadedNames = new HashSet<>();
@@ -60,10 +61,11 @@ final class ContentsBuilder {
     this.only = PathPatterns.of(info.only());
     this.leaveOut = PathPatterns.of(Nature.without(info.leaveOut()));
     for (FoundClass found : classes) {
-      if (this.classes.putIfAbsent(found.name(), found) == null) {
-        hashes.put(found.name(), Hash.of(found.bytes()));
-      }
+      this.classes.putIfAbsent(found.name(), found);
     }
+    this.hashes =
+        this.classes.values().parallelStream()
+            .collect(Collectors.toMap(FoundClass::name, found -> Hash.of(found.bytes())));
     collected.reach().keySet().forEach(version -> loadedNames.add(version.name()));
   }
 
@@ -168,7 +170,8 @@ final class ContentsBuilder {
   private List<KeptClass> keptClasses() {
     List<KeptClass> kept = new ArrayList<>();
     classes.values().forEach(found -> kept.add(kept(found, hashes.get(found.name()), false)));
-    tests.forEach(found -> kept.add(kept(found, Hash.of(found.bytes()), true)));
+    kept.addAll(
+        tests.parallelStream().map(found -> kept(found, Hash.of(found.bytes()), true)).toList());
     return kept;
   }
 
@@ -184,7 +187,7 @@ final class ContentsBuilder {
   }
 
   private List<KeptSource> keptSources() {
-    return sources.stream()
+    return sources.parallelStream()
         .map(
             s ->
                 new KeptSource(

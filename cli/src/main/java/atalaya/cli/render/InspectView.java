@@ -141,8 +141,8 @@ public final class InspectView {
   }
 
   private static String text(SourceLine line, Paint paint) {
-    String mark = line.figures().map(InspectView::mark).orElse("");
-    boolean never = line.figures().map(f -> !f.reached()).orElse(false);
+    String mark = line.marked().map(InspectView::mark).orElse("");
+    boolean never = line.marked().map(f -> !f.reached()).orElse(false);
     String gutter = pad(String.valueOf(line.number()), 6) + pad(mark, 12) + (never ? " > " : " | ");
     String text = Words.plain(line.text().replace("\t", "    ")).stripTrailing();
     return never ? paint.bold(gutter + text) : paint.dim(gutter) + text;

@@ -93,6 +93,23 @@ public final class GapFinder {
     return opened;
   }
 
+  /**
+   * The names of the gaps of a class that can't be closed before this one.
+   *
+   * @param name of a gap of the class
+   */
+  public Set<String> behind(int index, String name) {
+    CodeClass code = classes.get(index);
+    BitSet points = reached.apply(code.name());
+    Flow.Walk walk = code.flow().walk();
+    BitSet all = walk.reachableWithout(new BitSet());
+    Set<String> behind = new HashSet<>();
+    for (Method method : code.methods()) {
+      behind.addAll(new InMethod(index, method, points, walk, all).behind(name));
+    }
+    return behind;
+  }
+
   /** A gap before it is known what stands behind it. */
   private record Found(
       Gap.Kind kind,
@@ -147,6 +164,21 @@ public final class GapFinder {
       return opened(
           line -> isIn(line, opened),
           outcome -> missing.contains(outcome.points()) || isIn(outcome.points(), opened));
+    }
+
+    Set<String> behind(String name) {
+      List<Found> found = isEntered(method, reached) ? found() : List.of();
+      List<Gap> gaps = named(found);
+      Set<String> behind = new HashSet<>();
+      for (int outer = 0; outer < gaps.size(); outer++) {
+        for (int inner = 0; inner < gaps.size(); inner++) {
+          boolean isOpened = isIn(found.get(inner).points(), found.get(outer).opened());
+          if (gaps.get(outer).name().equals(name) && isOpened && inner != outer) {
+            behind.add(gaps.get(inner).name());
+          }
+        }
+      }
+      return behind;
     }
 
     private Opened opened(Predicate<Line> isOpened, Predicate<Outcome> isOutcomeOpened) {

@@ -13,10 +13,12 @@ import atalaya.core.gap.Gap;
 import atalaya.core.run.ClassReach;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
 
 /** Lays what was reached of a class beside its source. */
@@ -25,26 +27,37 @@ public final class Inside {
   private final ClassFigures figures;
   private final ClassReach reach;
   private final List<String> source;
+  private final NavigableMap<Integer, Integer> beginnings;
   private final Map<Integer, TestFigures> tests = new HashMap<>();
+
+  /**
+   * A source.
+   *
+   * @param beginnings for each line that goes on with a statement the line where that begins
+   */
+  public record Source(String text, NavigableMap<Integer, Integer> beginnings) {
+    /** Where there is none. */
+    public static final Source NONE = new Source("", Collections.emptyNavigableMap());
+  }
 
   /**
    * The inside of a class.
    *
    * @param figures of the class, its gaps included
    * @param reach of the class, by whom
-   * @param source empty when there is none
    * @param tests of the run
    */
   public Inside(
       CodeClass code,
       ClassFigures figures,
       ClassReach reach,
-      String source,
+      Source source,
       List<TestFigures> tests) {
     this.code = code;
     this.figures = figures;
     this.reach = reach;
-    this.source = source.isEmpty() ? List.of() : source.lines().toList();
+    this.source = source.text().lines().toList();
+    this.beginnings = source.beginnings();
     tests.forEach(test -> this.tests.put(test.test().number(), test));
   }
 
@@ -105,9 +118,27 @@ public final class Inside {
       if (shown || figured.containsKey(number) || !here.isEmpty()) {
         lines.add(
             new MethodInside.SourceLine(
-                number, text, Optional.ofNullable(figured.get(number)), here));
+                number,
+                text,
+                Optional.ofNullable(figured.get(number)),
+                Optional.ofNullable(figured.get(marking(number, figured))),
+                here));
       }
     }
     return lines;
+  }
+
+  /** The line whose mark this one takes: its own, or the last one above it in its statement. */
+  private int marking(int number, Map<Integer, LineFigures> figured) {
+    int first = beginnings.getOrDefault(number, number);
+    boolean asksItself =
+        code.methods().stream()
+            .flatMap(method -> method.conditions().stream())
+            .anyMatch(condition -> condition.line() == number);
+    int at = number;
+    while (!asksItself && at > first && !figured.containsKey(at)) {
+      at--;
+    }
+    return at;
   }
 }

@@ -32,9 +32,15 @@ public record MethodInside(
    *
    * @param number counted from 1
    * @param figures empty when no code begins on it
+   * @param marked the figures that mark it: its own, or those of the statement it goes on with
    * @param gaps that stand on it
    */
-  public record SourceLine(int number, String text, Optional<LineFigures> figures, List<Gap> gaps) {
+  public record SourceLine(
+      int number,
+      String text,
+      Optional<LineFigures> figures,
+      Optional<LineFigures> marked,
+      List<Gap> gaps) {
     public SourceLine {
       gaps = List.copyOf(gaps);
     }

@@ -14,6 +14,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.IntStream;
 import javax.tools.Diagnostic;
 import javax.tools.JavaCompiler;
 import javax.tools.JavaFileObject;
@@ -22,8 +24,8 @@ import javax.tools.ToolProvider;
 
 /** Parses sources with the compiler of the JDK that runs Atalaya. */
 public final class SourceParser {
-  /** The trees of so many files are in memory at once. */
-  private static final int AT_ONCE = 100;
+  /** For each processor the trees of so many files are in memory at once. */
+  private static final int AT_ONCE = 50;
 
   private SourceParser() {}
 
@@ -34,20 +36,32 @@ public final class SourceParser {
    * @throws IllegalStateException when this Java has no compiler
    */
   public static Map<SourceText, SourceFile> parse(List<SourceText> sources) {
+    return parse(sources, places -> new ClassReader(places).read());
+  }
+
+  /** What is read of each source that can be parsed. */
+  static <T> Map<SourceText, T> parse(List<SourceText> sources, Function<Places, T> read) {
     JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
     if (compiler == null) {
       throw new IllegalStateException("this Java has no compiler: run Atalaya with a JDK");
     }
-    Map<SourceText, SourceFile> parsed = new HashMap<>();
-    for (int from = 0; from < sources.size(); from += AT_ONCE) {
-      int to = Math.min(sources.size(), from + AT_ONCE);
-      parse(compiler, sources.subList(from, to), parsed);
-    }
+    int parts = (sources.size() + AT_ONCE - 1) / AT_ONCE;
+    Map<SourceText, T> parsed = new HashMap<>();
+    IntStream.range(0, parts)
+        .parallel()
+        .mapToObj(
+            part -> {
+              int to = Math.min(sources.size(), (part + 1) * AT_ONCE);
+              return parse(compiler, sources.subList(part * AT_ONCE, to), read);
+            })
+        .toList()
+        .forEach(parsed::putAll);
     return parsed;
   }
 
-  private static void parse(
-      JavaCompiler compiler, List<SourceText> sources, Map<SourceText, SourceFile> parsed) {
+  private static <T> Map<SourceText, T> parse(
+      JavaCompiler compiler, List<SourceText> sources, Function<Places, T> read) {
+    Map<SourceText, T> parsed = new HashMap<>();
     Map<URI, SourceText> byUri = new HashMap<>();
     List<JavaFileObject> files = new ArrayList<>();
     for (SourceText source : sources) {
@@ -75,10 +89,10 @@ public final class SourceParser {
       if (!broken.contains(uri)) {
         SourceText source = byUri.get(uri);
         parsed.put(
-            source,
-            new ClassReader(new Places(unit, positions, source.text(), Constants.in(unit))).read());
+            source, read.apply(new Places(unit, positions, source.text(), Constants.in(unit))));
       }
     }
+    return parsed;
   }
 
   private static Iterable<? extends CompilationUnitTree> parse(JavacTask task) {

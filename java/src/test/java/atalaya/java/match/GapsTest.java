@@ -147,6 +147,10 @@ class GapsTest {
     String outer = gaps.get(0).name();
     String inner = gaps.get(1).name();
     String whole = gaps.get(13).name();
+    assertThat(new GapFinder(code, name -> reached).behind(0, outer))
+        .contains(inner)
+        .doesNotContain(outer);
+    assertThat(new GapFinder(code, name -> reached).behind(0, inner)).doesNotContain(outer);
     Map<String, Opened> opened =
         new GapFinder(code, name -> reached).openedBy(0, Set.of(outer, inner, whole));
     assertThat(opened)

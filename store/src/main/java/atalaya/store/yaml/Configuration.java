@@ -18,6 +18,7 @@ import java.util.Map;
  * @param only path patterns; empty for all code
  * @param leaveOut path patterns
  * @param testCommand the words of the command that runs the tests; empty for the build's own
+ * @param add whether a run is added to the newest one
  * @param thresholds from where on levels begin
  * @param kinds of tests
  */
@@ -25,6 +26,7 @@ public record Configuration(
     List<String> only,
     List<String> leaveOut,
     List<String> testCommand,
+    boolean add,
     Level.Thresholds thresholds,
     Kinds kinds) {
   /** Its name, in the project's root. */
@@ -32,9 +34,9 @@ public record Configuration(
 
   private static final Configuration USUAL =
       new Configuration(
-          List.of(), List.of(), List.of(), Level.Thresholds.USUAL, new Kinds(Map.of()));
+          List.of(), List.of(), List.of(), false, Level.Thresholds.USUAL, new Kinds(Map.of()));
   private static final List<String> KEYS =
-      List.of("only", "leave-out", "test-command", "levels", "kinds");
+      List.of("only", "leave-out", "test-command", "add", "levels", "kinds");
 
   /**
    * Reads it; what is not there has its default.
@@ -54,6 +56,7 @@ public record Configuration(
         texts(file, map, "test-command").stream()
             .flatMap(words -> Arrays.stream(words.strip().split("\\s+")))
             .toList(),
+        map.get("add") != null && Yaml.truth(file, "add", map.get("add")),
         thresholds(file, map.get("levels")),
         kinds(file, map.get("kinds")));
   }

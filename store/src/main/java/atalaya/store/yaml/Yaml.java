@@ -90,6 +90,13 @@ final class Yaml {
     throw new UnreadableYaml(file + ": " + key + " must be a text or a list of texts");
   }
 
+  static boolean truth(Path file, String key, Object value) {
+    if (value instanceof Boolean truth) {
+      return truth;
+    }
+    throw new UnreadableYaml(file + ": " + key + " must be true or false (got " + value + ")");
+  }
+
   /** A positive number. */
   static double number(Path file, String key, Object value) {
     if (value instanceof Number number && number.doubleValue() > 0) {
