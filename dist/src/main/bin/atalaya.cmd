@@ -5,5 +5,5 @@ set "home=%~dp0.."
 set "java=java"
 if defined JAVA_HOME if exist "%JAVA_HOME%\bin\java.exe" set "java=%JAVA_HOME%\bin\java.exe"
 for %%J in ("%home%\lib\atalaya-cli-*.jar") do set "jar=%%~fJ"
-"%java%" -XX:+UseSerialGC -XX:TieredStopAtLevel=1 "-Datalaya.home=%home%" -jar "%jar%" %*
+"%java%" -XX:+UseSerialGC -Xmn64m -XX:TieredStopAtLevel=1 "-Datalaya.home=%home%" -jar "%jar%" %*
 exit /b %ERRORLEVEL%

@@ -308,7 +308,6 @@ public final class Joiner {
           code.name(),
           method.name(),
           loop.line(),
-          loop.text(),
           zero.reached(),
           once.reached(),
           more.reached());

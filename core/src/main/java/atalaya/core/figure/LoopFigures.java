@@ -4,7 +4,6 @@ package atalaya.core.figure;
  * A loop of a run ({@code docs/measures.md}, section 2).
  *
  * @param line where it starts
- * @param loop its text up to its body
  * @param zero whether some execution of it never ran its body
  * @param once whether some execution ran it once
  * @param more whether some execution ran it more than once
@@ -14,7 +13,6 @@ public record LoopFigures(
     String className,
     String method,
     int line,
-    String loop,
     boolean zero,
     boolean once,
     boolean more) {}

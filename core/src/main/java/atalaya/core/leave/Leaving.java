@@ -35,6 +35,9 @@ public final class Leaving {
    * @param reached its points that anything reached
    */
   public CodeClass from(CodeClass code, NatureMarks marks, BitSet reached) {
+    if (natures.isEmpty()) {
+      return code;
+    }
     List<Method> methods = new ArrayList<>();
     for (Method method : code.methods()) {
       Optional<Nature> whole = whole(method, marks);

@@ -4,6 +4,7 @@ import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.SourcePositions;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /**
  * Where the parts of one source file stand. Lines are counted from 1.
@@ -15,6 +16,7 @@ record Places(
     SourcePositions positions,
     String text,
     Map<String, Boolean> constants) {
+  private static final Pattern BLANKS = Pattern.compile("\\s+");
 
   long start(Tree tree) {
     return positions.getStartPosition(unit, tree);
@@ -44,7 +46,7 @@ record Places(
   String text(long start, long end) {
     return start < 0 || end < start
         ? ""
-        : text.substring((int) start, (int) end).strip().replaceAll("\\s+", " ");
+        : BLANKS.matcher(text.substring((int) start, (int) end).strip()).replaceAll(" ");
   }
 
   /** The first position from here on that is not white space. */

@@ -274,7 +274,7 @@ public final class RunFile implements AutoCloseable {
   /** The loops that count, by class and line. */
   public List<LoopFigures> loops() {
     return read(
-        "SELECT path, class.name, method.name, line, loop, zero, once, more"
+        "SELECT path, class.name, method.name, line, zero, once, more"
             + " FROM loop JOIN method ON method.id = loop.method"
             + " JOIN class ON class.id = method.class"
             + COUNTED
@@ -285,10 +285,9 @@ public final class RunFile implements AutoCloseable {
                 row.getString(2),
                 row.getString(3),
                 row.getInt(4),
-                row.getString(5),
+                row.getBoolean(5),
                 row.getBoolean(6),
-                row.getBoolean(7),
-                row.getBoolean(8)));
+                row.getBoolean(7)));
   }
 
   /** What was left out for its nature. */

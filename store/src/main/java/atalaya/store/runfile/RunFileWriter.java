@@ -333,10 +333,9 @@ public final class RunFileWriter {
           (to, h) ->
               set(to, methods.get(h.method()), h.line(), h.handler(), h.reached(), h.tests()));
       insert(
-          "INSERT INTO loop VALUES (?, ?, ?, ?, ?, ?)",
+          "INSERT INTO loop VALUES (?, ?, ?, ?, ?)",
           figures.loops(),
-          (to, l) ->
-              set(to, methods.get(l.method()), l.line(), l.loop(), l.zero(), l.once(), l.more()));
+          (to, l) -> set(to, methods.get(l.method()), l.line(), l.zero(), l.once(), l.more()));
       gaps(methods, figures.gaps());
     }
   }

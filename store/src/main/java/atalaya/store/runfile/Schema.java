@@ -65,7 +65,7 @@ final class Schema {
               + " line INTEGER NOT NULL, handler TEXT NOT NULL, reached INTEGER NOT NULL,"
               + " tests INTEGER NOT NULL)",
           "CREATE TABLE loop (method INTEGER NOT NULL REFERENCES method (id),"
-              + " line INTEGER NOT NULL, loop TEXT NOT NULL, zero INTEGER NOT NULL,"
+              + " line INTEGER NOT NULL, zero INTEGER NOT NULL,"
               + " once INTEGER NOT NULL, more INTEGER NOT NULL)",
           "CREATE TABLE gap (method INTEGER NOT NULL REFERENCES method (id), name TEXT NOT NULL,"
               + " kind TEXT NOT NULL, line INTEGER NOT NULL, condition TEXT NOT NULL,"
