@@ -33,6 +33,7 @@ import java.sql.DriverManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -85,7 +86,7 @@ class ReadingCommandsTest {
             "harbour",
             NOON.minusSeconds(600),
             5,
-            List.of("mvn", "test"),
+            name.equals("two") ? Collections.nCopies(60, "words") : List.of("mvn", "test"),
             1,
             "17",
             List.of(),

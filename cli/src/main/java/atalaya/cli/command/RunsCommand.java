@@ -30,6 +30,8 @@ import picocli.CommandLine.Option;
     description = "The runs that are here, the newest first.",
     footer = {"", "Example: remove one", "  atalaya runs --remove before-the-refactoring"})
 public final class RunsCommand extends ReadingCommand {
+  private static final int LONGEST_COMMAND = 24;
+
   @Option(names = "--remove", paramLabel = "NAME", description = "Remove this run for good.")
   private String remove;
 
@@ -148,7 +150,7 @@ public final class RunsCommand extends ReadingCommand {
           readable ? row.get(9) + "/" + row.get(8) : "",
           readable ? Words.paths((Double) row.get(10)) : "",
           row.get(11).toString(),
-          text(row.get(2)));
+          Words.command(text(row.get(2)), LONGEST_COMMAND));
     }
     return columns;
   }

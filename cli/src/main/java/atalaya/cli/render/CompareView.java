@@ -14,6 +14,8 @@ import java.util.function.Function;
 
 /** Two runs beside each other, in a terminal or as Markdown. */
 public final class CompareView {
+  private static final int LONGEST_COMMAND = 48;
+
   private static final int METHODS_SHOWN = 15;
   private static final int GAPS_SHOWN = 10;
   private static final int NAMES_SHOWN = 3;
@@ -80,7 +82,7 @@ public final class CompareView {
         + ", "
         + Words.age(info.started(), now)
         + ": "
-        + Words.plain(info.commandLine());
+        + Words.command(info.commandLine(), LONGEST_COMMAND);
   }
 
   private List<String> differences() {

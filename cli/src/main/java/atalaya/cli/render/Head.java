@@ -26,6 +26,7 @@ public record Head(
     Accepted accepted,
     Optional<List<String>> changed) {
   private static final int NAMES_SHOWN = 3;
+  private static final int LONGEST_COMMAND = 48;
 
   /** The lines. */
   public List<String> lines(Paint paint) {
@@ -35,7 +36,7 @@ public record Head(
             + ", "
             + Words.age(info.started(), now)
             + ": "
-            + Words.plain(info.commandLine())
+            + Words.command(info.commandLine(), LONGEST_COMMAND)
             + " ("
             + Words.count(tests, "test", "tests")
             + ")");

@@ -79,6 +79,12 @@ public final class Words {
     return String.join(", ", first) + (more > 0 ? " and " + more + " more" : "");
   }
 
+  /** A command, cut to so many letters where it is longer; a run file has all of it. */
+  public static String command(String line, int most) {
+    String whole = plain(line);
+    return whole.length() <= most ? whole : whole.substring(0, most - 4).stripTrailing() + " ...";
+  }
+
   /** A name that came out of a file, without anything that a terminal would obey. */
   public static String plain(String text) {
     return text.replaceAll("\\p{Cntrl}", "?");
