@@ -71,7 +71,11 @@ public final class GapsView {
       lines.add(paint.dim("... and " + (all.size() - limit) + " more; --limit shows them"));
     }
     lines.add("");
-    lines.add(paint.bold(sum(all)));
+    int behind = gaps.size() - all.size();
+    lines.add(
+        paint.bold(Words.count(gaps.size(), "gap", "gaps"))
+            + (behind > 0 ? ", " + behind + " of them behind others" : ""));
+    lines.add("  " + kinds());
     return lines;
   }
 
@@ -79,26 +83,25 @@ public final class GapsView {
     return gap.qualifiedMethod().substring(gap.className().lastIndexOf('.') + 1);
   }
 
-  private String sum(List<Group> all) {
+  private String kinds() {
+    List<String> entered = new ArrayList<>();
+    add(entered, Gap.Kind.METHOD, "method", "methods");
+    add(entered, Gap.Kind.UNUSED, "method that nothing calls", "methods that nothing calls");
+    add(entered, Gap.Kind.HANDLER, "handler", "handlers");
     List<String> kinds = new ArrayList<>();
-    for (Gap.Kind kind : Gap.Kind.values()) {
-      int count = (int) gaps.stream().filter(gap -> gap.kind() == kind).count();
-      if (count > 0) {
-        kinds.add(
-            switch (kind) {
-              case METHOD -> Words.count(count, "method", "methods") + " never entered";
-              case UNUSED -> count + " never entered and called from nowhere in the project";
-              case OUTCOME -> Words.count(count, "outcome", "outcomes") + " missing";
-              case LOOP -> Words.count(count, "loop", "loops") + " never repeated";
-              case HANDLER -> Words.count(count, "handler", "handlers") + " never entered";
-            });
-      }
+    add(kinds, Gap.Kind.OUTCOME, "outcome missing", "outcomes missing");
+    add(kinds, Gap.Kind.LOOP, "loop never repeated", "loops never repeated");
+    if (!entered.isEmpty()) {
+      kinds.add(0, "never entered: " + String.join(", ", entered));
     }
-    int behind = gaps.size() - all.size();
-    return Words.count(gaps.size(), "gap", "gaps")
-        + ": "
-        + String.join(", ", kinds)
-        + (behind > 0 ? "; " + behind + " of them stand behind others" : "");
+    return String.join("; ", kinds);
+  }
+
+  private void add(List<String> to, Gap.Kind kind, String one, String several) {
+    int count = (int) gaps.stream().filter(gap -> gap.kind() == kind).count();
+    if (count > 0) {
+      to.add(Words.count(count, one, several));
+    }
   }
 
   /** The lines as Markdown. */
