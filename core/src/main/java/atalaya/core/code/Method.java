@@ -36,4 +36,11 @@ public record Method(
           name + " must end at or after line " + firstLine + " (got " + lastLine + ")");
     }
   }
+
+  /** The same method with other things in it. */
+  public Method with(
+      List<Line> lines, List<Condition> conditions, List<Handler> handlers, List<Loop> loops) {
+    return new Method(
+        name, code, firstLine, lastLine, complexity, lines, conditions, handlers, loops);
+  }
 }

@@ -18,13 +18,10 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.Iterator;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
-import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 
 /** Joins the model of the code with what was reached, class by class, into figures. */
 public final class Joiner {
@@ -122,7 +119,7 @@ public final class Joiner {
     final Map<Integer, Long> hits;
     final boolean counts;
     final List<Thing> things = new ArrayList<>();
-    final Map<Integer, List<Thing>> thingsOfPoint = new HashMap<>();
+    final Map<Integer, BitSet> thingsOfPoint = new HashMap<>();
     final int[] testsOfMethod;
 
     Place(CodeClass code, Map<Integer, Long> hits, boolean counts) {
@@ -152,9 +149,9 @@ public final class Joiner {
     }
 
     private void add(Thing thing, BitSet points) {
+      int number = things.size();
       things.add(thing);
-      points.stream()
-          .forEach(p -> thingsOfPoint.computeIfAbsent(p, q -> new ArrayList<>(1)).add(thing));
+      points.stream().forEach(p -> thingsOfPoint.computeIfAbsent(p, q -> new BitSet()).set(number));
     }
 
     void count(ClassReach reach) {
@@ -181,17 +178,22 @@ public final class Joiner {
     }
 
     private Pattern pattern(BitSet points) {
-      Set<Thing> things = new LinkedHashSet<>();
+      BitSet numbers = new BitSet(things.size());
       for (int p = points.nextSetBit(0); p >= 0; p = points.nextSetBit(p + 1)) {
-        things.addAll(thingsOfPoint.getOrDefault(p, List.of()));
+        BitSet here = thingsOfPoint.get(p);
+        if (here != null) {
+          numbers.or(here);
+        }
       }
       // A class is initialised once, in whichever test comes first: that says nothing of the test.
-      Map<Boolean, List<Thing>> initialises =
-          things.stream()
-              .collect(
-                  Collectors.partitioningBy(
-                      thing -> code.methods().get(thing.method).name().equals("<clinit>()")));
-      return new Pattern(initialises.get(false), initialises.get(true));
+      List<Thing> ofTests = new ArrayList<>(numbers.cardinality());
+      List<Thing> initialisers = new ArrayList<>();
+      for (int n = numbers.nextSetBit(0); n >= 0; n = numbers.nextSetBit(n + 1)) {
+        Thing thing = things.get(n);
+        boolean initialises = code.methods().get(thing.method).name().equals("<clinit>()");
+        (initialises ? initialisers : ofTests).add(thing);
+      }
+      return new Pattern(ofTests, initialisers);
     }
 
     private void reached(Pattern pattern, int test) {

@@ -29,15 +29,6 @@ public final class MethodEntries {
         method.lines().isEmpty()
             ? List.of()
             : List.of(new Line(method.lines().get(0).number(), points));
-    return new Method(
-        method.name(),
-        method.code(),
-        method.firstLine(),
-        method.lastLine(),
-        method.complexity(),
-        first,
-        List.of(),
-        List.of(),
-        List.of());
+    return method.with(first, List.of(), List.of(), List.of());
   }
 }

@@ -98,16 +98,7 @@ public final class Leaving {
             new Condition(condition.line(), condition.text(), condition.matched(), outcomes));
       }
     }
-    return new Method(
-        method.name(),
-        method.code(),
-        method.firstLine(),
-        method.lastLine(),
-        method.complexity(),
-        lines,
-        conditions,
-        method.handlers(),
-        method.loops());
+    return method.with(lines, conditions, method.handlers(), method.loops());
   }
 
   private Optional<Nature> of(int line, NatureMarks marks) {
