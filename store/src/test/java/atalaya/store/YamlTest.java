@@ -55,6 +55,8 @@ class YamlTest {
         "levels: {high: 1} | thresholds must be high > medium > 0 (got 1.0 and 2.0)",
         "levels: {high: dark} | levels.high must be a number > 0 (got dark)",
         "leave-out: {a: b} | leave-out must be a text or a list of texts",
+        "leave-out: 'nature:dull' | leave-out can't be read: no nature \"dull\"; there are generated",
+        "add: maybe | add must be true or false (got maybe)",
         "kinds: [a] | kinds must be a map from kinds to patterns",
         "- x | the file must be a map of keys and values",
         "'only: [' | atalaya.yaml:1: expected the node content",
