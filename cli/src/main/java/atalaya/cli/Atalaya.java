@@ -2,6 +2,7 @@ package atalaya.cli;
 
 import atalaya.cli.command.AttachCommand;
 import atalaya.cli.command.BaseCommand;
+import atalaya.cli.command.ChallengeCommand;
 import atalaya.cli.command.CollectCommand;
 import atalaya.cli.command.CompareCommand;
 import atalaya.cli.command.CompletionCommand;
@@ -36,6 +37,7 @@ public final class Atalaya {
     COMMANDS.put("rank", console -> new RankCommand(console));
     COMMANDS.put("inspect", console -> new InspectCommand(console));
     COMMANDS.put("suite", console -> new SuiteCommand(console));
+    COMMANDS.put("challenge", console -> new ChallengeCommand(console));
     COMMANDS.put("gaps", console -> new GapsCommand(console));
     COMMANDS.put("decide", console -> new DecideCommand(console));
     COMMANDS.put("compare", console -> new CompareCommand(console));

@@ -9,6 +9,7 @@ import atalaya.core.code.Loop;
 import atalaya.core.code.Method;
 import atalaya.core.code.Outcome;
 import atalaya.core.flow.CallGraph;
+import atalaya.core.naming.PlaceName;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
@@ -311,7 +312,7 @@ public final class GapFinder {
         Gap.Kind kind, int line, String text, String outcome, boolean evaluated, Gap.Opens opens) {
       int ordinal = alike.merge(kind + text + "\n" + outcome, 1, Integer::sum) - 1;
       return new Gap(
-          GapName.of(code.name(), method.name(), kind.lasting(), text, outcome, ordinal),
+          PlaceName.of(code.name(), method.name(), kind.lasting().label(), text, outcome, ordinal),
           kind,
           code.path(),
           code.name(),

@@ -11,6 +11,7 @@ import atalaya.core.figure.Totals;
 import atalaya.core.figure.Unwatched;
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.Opened;
+import atalaya.core.mutant.TriedMutant;
 import atalaya.core.suite.Kinds;
 import atalaya.core.survey.Survey;
 import java.util.ArrayList;
@@ -263,6 +264,40 @@ public final class Tables {
                         g.opens().outcomes(),
                         g.opens().methods(),
                         rulings.containsKey(g.name()) ? rulings.get(g.name()).label() : null))
+            .toList());
+  }
+
+  /** The table {@code mutants}. */
+  public static Table mutants(List<TriedMutant> mutants) {
+    return new Table(
+        "mutants",
+        List.of(
+            "name",
+            "path",
+            "class",
+            "method",
+            "line",
+            "operator",
+            "original",
+            "mutated",
+            "verdict",
+            "noticed_by",
+            "tests_run"),
+        mutants.stream()
+            .map(
+                m ->
+                    Table.row(
+                        m.mutant().name(),
+                        m.mutant().path(),
+                        m.mutant().className(),
+                        m.mutant().method(),
+                        m.mutant().line(),
+                        m.mutant().operator().name(),
+                        m.mutant().original(),
+                        m.mutant().mutated(),
+                        m.fate().label(),
+                        m.noticedBy(),
+                        m.testsRun()))
             .toList());
   }
 

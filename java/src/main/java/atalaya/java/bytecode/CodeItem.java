@@ -6,7 +6,14 @@ import java.util.List;
 import java.util.Map;
 
 /** Something in the code of a method that has to do with the source. */
-public sealed interface CodeItem {
+public sealed interface CodeItem
+    permits CodeItem.LineEntry,
+        CodeItem.HandlerEntry,
+        CodeItem.Jump,
+        CodeItem.Choice,
+        CodeItem.LoopHead,
+        CodeItem.LambdaMade,
+        CodeOperation {
   /** What a jump looks at that the compiler put on the stack a moment before. */
   String CONSTANT = "1";
 

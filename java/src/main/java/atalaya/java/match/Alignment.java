@@ -151,6 +151,9 @@ final class Alignment {
     if (one instanceof SourceItem.LoopHere a && other instanceof SourceItem.LoopHere b) {
       return a.loop() == b.loop();
     }
+    if (one instanceof SourceItem.Operation a && other instanceof SourceItem.Operation b) {
+      return a.operation().equals(b.operation());
+    }
     return one instanceof SourceItem.CompilerMade && other instanceof SourceItem.CompilerMade;
   }
 }

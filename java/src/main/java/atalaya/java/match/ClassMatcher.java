@@ -33,7 +33,22 @@ final class ClassMatcher {
   private static final String CONSTRUCTOR = "<init>";
   private static final String INITIALISER = "<clinit>";
 
+  /** Told what was matched. */
+  interface Listener {
+    /**
+     * A method, or a lambda's body, was laid beside its source.
+     *
+     * @param owner of a line, the method of the model
+     */
+    void matched(
+        CodeMethod method,
+        SourceCode source,
+        Map<CodeItem, SourceItem> meanings,
+        IntFunction<Owner> owner);
+  }
+
   private final ClassFile file;
+  private final Listener listener;
   private final Function<String, Map<Integer, String>> enumMaps;
   private final Map<String, CodeMethod> lambdaBodies = new HashMap<>();
   private final Set<CodeMethod> done = Collections.newSetFromMap(new IdentityHashMap<>());
@@ -46,9 +61,10 @@ final class ClassMatcher {
    *
    * @param enumMaps the constants by switch key, for each array that the compiler keeps for it
    */
-  ClassMatcher(ClassFile file, Function<String, Map<Integer, String>> enumMaps) {
+  ClassMatcher(ClassFile file, Function<String, Map<Integer, String>> enumMaps, Listener listener) {
     this.file = file;
     this.enumMaps = enumMaps;
+    this.listener = listener;
     for (CodeMethod method : file.methods()) {
       if (method.isLambdaBody()) {
         lambdaBodies.put(method.key(), method);
@@ -218,8 +234,7 @@ final class ClassMatcher {
       return;
     }
     List<CodeItem> steering = method.items().stream().filter(ClassMatcher::steers).toList();
-    List<SourceItem> written =
-        source.items().stream().filter(item -> !(item instanceof SourceItem.Catch)).toList();
+    List<SourceItem> written = source.items().stream().filter(ClassMatcher::steers).toList();
     Map<CodeItem, SourceItem> meanings =
         withoutDoubtful(source, Alignment.of(written, steering, this::fits));
     Map<CodeItem, Integer> passed = PatternTests.passed(steering, meanings);
@@ -227,6 +242,7 @@ final class ClassMatcher {
     handlers.forEach(
         (entry, handler) -> owner.apply(handler.line()).handler(handler, entry.point()));
     loops(meanings, owner);
+    listener.matched(method, source, meanings, owner);
     CodeItem.HandlerEntry lastHandler = null;
     for (CodeItem item : method.items()) {
       if (item instanceof CodeItem.HandlerEntry entry) {
@@ -294,6 +310,10 @@ final class ClassMatcher {
                 meaning instanceof SourceItem.Test test
                     && doubtful.contains(test.condition().line()));
     return believed;
+  }
+
+  private static boolean steers(SourceItem item) {
+    return !(item instanceof SourceItem.Catch || item instanceof SourceItem.Operation);
   }
 
   private static boolean steers(CodeItem item) {

@@ -47,6 +47,11 @@ final class Owner {
     this.complexity = complexity;
   }
 
+  /** With simple parameter types. */
+  String name() {
+    return name;
+  }
+
   void line(int line, int point) {
     lines.computeIfAbsent(line, l -> new BitSet()).set(point);
   }

@@ -2,23 +2,29 @@ package atalaya.java.source;
 
 import com.sun.source.tree.AnnotatedTypeTree;
 import com.sun.source.tree.AssertTree;
+import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.BreakTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.CatchTree;
 import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.CompoundAssignmentTree;
 import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.ContinueTree;
 import com.sun.source.tree.DoWhileLoopTree;
 import com.sun.source.tree.EnhancedForLoopTree;
+import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.IfTree;
 import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.LabeledStatementTree;
 import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ReturnTree;
 import com.sun.source.tree.StatementTree;
@@ -39,6 +45,7 @@ import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.objectweb.asm.Opcodes;
 
@@ -50,6 +57,7 @@ import org.objectweb.asm.Opcodes;
 final class CodeWalker extends TreeScanner<Void, Void> {
   private final Places places;
   private final Conditions conditions;
+  private final Operations operations;
   private final List<SourceItem> items = new ArrayList<>();
   private final BitSet written = new BitSet();
   private final Map<LambdaExpressionTree, SourceLambda> lambdas = new IdentityHashMap<>();
@@ -57,12 +65,15 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   private final Map<StatementTree, SourceLoop> loops = new IdentityHashMap<>();
   private Ways ways = new Ways();
   private boolean alive = true;
+  private boolean silent;
+  private ExpressionStatementTree statement;
   private int fromLine;
   private int toLine;
 
   private CodeWalker(Places places) {
     this.places = places;
     this.conditions = new Conditions(places);
+    this.operations = new Operations(places);
   }
 
   static SourceCode statements(Places places, List<? extends Tree> statements) {
@@ -115,6 +126,16 @@ final class CodeWalker extends TreeScanner<Void, Void> {
    * @param jumpsOn what the whole has come out as when the last jump is taken
    */
   private void condition(ExpressionTree whole, boolean jumpsOn) {
+    if (conditions.isWithin()) {
+      operand(whole, jumpsOn);
+      return;
+    }
+    conditions.within(places.start(whole));
+    operand(whole, jumpsOn);
+    conditions.within(-1);
+  }
+
+  private void operand(ExpressionTree whole, boolean jumpsOn) {
     ExpressionTree tree = Conditions.bare(whole);
     note(tree);
     if (conditions.constant(tree) != null) {
@@ -140,24 +161,39 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   }
 
   private void atom(ExpressionTree tree, boolean jumpsOn) {
+    long decision = conditions.within(-1);
+    boolean jumps = operandsOf(tree);
+    conditions.within(decision);
+    if (tree instanceof InstanceOfTree instance && instance.getPattern() != null) {
+      SourceItem.Test test = conditions.pattern(instance, fromLine, toLine);
+      items.add(test);
+      patternTests(instance.getPattern(), test.condition());
+    } else if (jumps) {
+      items.add(conditions.atom(tree, jumpsOn, fromLine, toLine));
+    }
+  }
+
+  /** Whether a jump follows. */
+  private boolean operandsOf(ExpressionTree tree) {
     if (tree instanceof BinaryTree comparison && Conditions.isComparison(tree)) {
-      walk(comparison.getLeftOperand());
-      walk(comparison.getRightOperand());
+      compared(comparison.getLeftOperand());
+      compared(comparison.getRightOperand());
     } else if (tree instanceof InstanceOfTree instance) {
       walk(instance.getExpression());
-      if (instance.getPattern() != null) {
-        SourceItem.Test test = conditions.pattern(instance, fromLine, toLine);
-        items.add(test);
-        patternTests(instance.getPattern(), test.condition());
-        return;
-      }
     } else {
       walk(tree);
-      if (tree instanceof SwitchExpressionTree) {
-        return;
-      }
+      return !(tree instanceof SwitchExpressionTree);
     }
-    items.add(conditions.atom(tree, jumpsOn, fromLine, toLine));
+    return true;
+  }
+
+  private void compared(ExpressionTree operand) {
+    if (Operations.isConstant(operand)) {
+      note(operand);
+      add(operations.number(Conditions.bare(operand), true));
+    } else {
+      walk(operand);
+    }
   }
 
   /** The tests that the patterns inside a pattern may need, one for each. */
@@ -183,8 +219,11 @@ final class CodeWalker extends TreeScanner<Void, Void> {
             || tree.getKind() == Tree.Kind.CONDITIONAL_OR;
     if (computedByJumps) {
       condition(tree, false);
+    } else if (Operations.isConstant(tree)) {
+      silently(() -> super.visitBinary(tree, none));
     } else {
       super.visitBinary(tree, none);
+      add(operations.binary(tree));
     }
     return null;
   }
@@ -193,8 +232,12 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   public Void visitUnary(UnaryTree tree, Void none) {
     if (tree.getKind() == Tree.Kind.LOGICAL_COMPLEMENT) {
       condition(tree, false);
+    } else if (Operations.isConstant(tree)) {
+      silently(() -> super.visitUnary(tree, none));
+      add(operations.number(tree, false));
     } else {
       super.visitUnary(tree, none);
+      add(operations.unary(tree));
     }
     return null;
   }
@@ -235,6 +278,9 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     walker.fromLine = places.firstLine(body);
     walker.toLine = places.lastLine(body);
     walker.walk(body);
+    if (body instanceof ExpressionTree value) {
+      walker.add(operations.returned(value, value));
+    }
     if (body instanceof BlockTree block && block.getStatements().isEmpty()) {
       walker.written.set(places.firstLine(body), places.lastLine(body) + 1);
     }
@@ -246,7 +292,81 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   public Void visitNewClass(NewClassTree tree, Void none) {
     walk(tree.getEnclosingExpression());
     tree.getArguments().forEach(this::walk);
+    add(operations.creation(tree));
     return null;
+  }
+
+  @Override
+  public Void visitNewArray(NewArrayTree tree, Void none) {
+    tree.getDimensions().forEach(this::walk);
+    if (tree.getInitializers() != null) {
+      // Numbers in a table can't be told from the numbers of its rows.
+      for (ExpressionTree element : tree.getInitializers()) {
+        if (Operations.isConstant(element)) {
+          silently(() -> walk(element));
+        } else {
+          walk(element);
+        }
+      }
+    }
+    return null;
+  }
+
+  @Override
+  public Void visitLiteral(LiteralTree tree, Void none) {
+    add(operations.number(tree, false));
+    return null;
+  }
+
+  @Override
+  public Void visitMethodInvocation(MethodInvocationTree tree, Void none) {
+    Tree own = statementOf(tree);
+    super.visitMethodInvocation(tree, none);
+    add(operations.call(tree, own));
+    return null;
+  }
+
+  @Override
+  public Void visitAssignment(AssignmentTree tree, Void none) {
+    Tree own = statementOf(tree);
+    super.visitAssignment(tree, none);
+    add(operations.assignment(tree, own));
+    return null;
+  }
+
+  @Override
+  public Void visitCompoundAssignment(CompoundAssignmentTree tree, Void none) {
+    super.visitCompoundAssignment(tree, none);
+    add(operations.compound(tree));
+    return null;
+  }
+
+  @Override
+  public Void visitExpressionStatement(ExpressionStatementTree tree, Void none) {
+    statement = tree;
+    super.visitExpressionStatement(tree, none);
+    return null;
+  }
+
+  /** The statement that consists of this expression; null where there is none. */
+  private Tree statementOf(ExpressionTree tree) {
+    ExpressionStatementTree last = statement;
+    return last != null && Conditions.bare(last.getExpression()) == tree ? last : null;
+  }
+
+  /** Walks what the compiler computes itself. */
+  private void silently(Runnable walk) {
+    boolean outer = silent;
+    silent = true;
+    walk.run();
+    silent = outer;
+  }
+
+  private void add(Optional<Operations.Made> made) {
+    if (places.withOperations() && !silent) {
+      made.ifPresent(
+          m -> items.add(new SourceItem.Operation(m.operation(), m.keys(), fromLine, toLine)));
+    }
   }
 
   @Override
@@ -444,12 +564,16 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   public Void visitReturn(ReturnTree tree, Void none) {
     walk(tree.getExpression());
     unwind(ways.all());
+    if (tree.getExpression() != null) {
+      add(operations.returned(tree, tree.getExpression()));
+    }
     return null;
   }
 
   @Override
   public Void visitThrow(ThrowTree tree, Void none) {
     walk(tree.getExpression());
+    add(operations.thrown(tree));
     alive = false;
     return null;
   }

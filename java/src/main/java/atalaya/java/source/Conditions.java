@@ -1,5 +1,6 @@
 package atalaya.java.source;
 
+import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.EnhancedForLoopTree;
 import com.sun.source.tree.ExpressionTree;
@@ -25,8 +26,27 @@ final class Conditions {
   private final Places places;
   private final Map<Tree, SourceCondition> conditions = new IdentityHashMap<>();
 
+  /** Where the expression starts whose operands are being read; -1 outside of any. */
+  private long decision = -1;
+
   Conditions(Places places) {
     this.places = places;
+  }
+
+  /**
+   * Begins to read the operands of an expression, or, with -1, something else within it.
+   *
+   * @return what was read before
+   */
+  long within(long start) {
+    long before = decision;
+    decision = start;
+    return before;
+  }
+
+  /** Whether operands of an expression are being read. */
+  boolean isWithin() {
+    return decision >= 0;
   }
 
   static ExpressionTree bare(ExpressionTree tree) {
@@ -158,8 +178,32 @@ final class Conditions {
   }
 
   private SourceCondition condition(Tree tree, String text, List<String> outcomes) {
+    String operator = "";
+    long operatorAt = -1;
+    if (tree instanceof BinaryTree comparison && isComparison(tree)) {
+      operator = operator(tree.getKind());
+      operatorAt = places.find(operator, places.end(comparison.getLeftOperand()));
+    }
     return new SourceCondition(
-        places.start(tree), places.end(tree), places.firstLine(tree), text, outcomes);
+        places.start(tree),
+        places.end(tree),
+        places.firstLine(tree),
+        text,
+        outcomes,
+        operator,
+        operatorAt,
+        decision < 0 ? places.start(tree) : decision);
+  }
+
+  private static String operator(Tree.Kind comparison) {
+    return switch (comparison) {
+      case EQUAL_TO -> "==";
+      case NOT_EQUAL_TO -> "!=";
+      case LESS_THAN -> "<";
+      case LESS_THAN_EQUAL -> "<=";
+      case GREATER_THAN -> ">";
+      default -> ">=";
+    };
   }
 
   private static Integer key(Tree label) {

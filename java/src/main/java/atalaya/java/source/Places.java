@@ -10,12 +10,14 @@ import java.util.regex.Pattern;
  * Where the parts of one source file stand. Lines are counted from 1.
  *
  * @param constants the values of its {@code static final boolean} fields that are plain literals
+ * @param withOperations whether more is read than what steers control
  */
 record Places(
     CompilationUnitTree unit,
     SourcePositions positions,
     String text,
-    Map<String, Boolean> constants) {
+    Map<String, Boolean> constants,
+    boolean withOperations) {
   private static final Pattern BLANKS = Pattern.compile("\\s+");
 
   long start(Tree tree) {
@@ -47,6 +49,23 @@ record Places(
     return start < 0 || end < start
         ? ""
         : BLANKS.matcher(text.substring((int) start, (int) end).strip()).replaceAll(" ");
+  }
+
+  /** Where a symbol stands from here on, comments aside; -1 where it does not. */
+  long find(String symbol, long from) {
+    int at = (int) from;
+    while (at >= 0 && at < text.length()) {
+      if (text.startsWith("//", at)) {
+        at = text.indexOf('\n', at);
+      } else if (text.startsWith("/*", at)) {
+        at = text.indexOf("*/", at) + 2;
+      } else if (text.startsWith(symbol, at)) {
+        return at;
+      } else {
+        at++;
+      }
+    }
+    return -1;
   }
 
   /** The first position from here on that is not white space. */

@@ -86,6 +86,14 @@ public sealed interface SourceItem {
   /** A loop begins its turns here. */
   record LoopHere(SourceLoop loop, int fromLine, int toLine) implements SourceItem {}
 
+  /**
+   * Something that computes, calls, assigns, returns or throws.
+   *
+   * @param keys those that its instruction may have, as {@code CodeOperation} has them
+   */
+  record Operation(SourceOperation operation, List<String> keys, int fromLine, int toLine)
+      implements SourceItem {}
+
   /** A lambda stands here. */
   record LambdaHere(SourceLambda lambda, int fromLine, int toLine) implements SourceItem {}
 

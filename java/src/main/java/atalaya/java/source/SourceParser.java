@@ -39,8 +39,18 @@ public final class SourceParser {
     return parse(sources, places -> new ClassReader(places).read());
   }
 
+  /** The same, with all that computes, calls, assigns, returns or throws. */
+  public static Map<SourceText, SourceFile> parseWithOperations(List<SourceText> sources) {
+    return parse(sources, true, places -> new ClassReader(places).read());
+  }
+
   /** What is read of each source that can be parsed. */
   static <T> Map<SourceText, T> parse(List<SourceText> sources, Function<Places, T> read) {
+    return parse(sources, false, read);
+  }
+
+  private static <T> Map<SourceText, T> parse(
+      List<SourceText> sources, boolean withOperations, Function<Places, T> read) {
     JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
     if (compiler == null) {
       throw new IllegalStateException("this Java has no compiler: run Atalaya with a JDK");
@@ -52,7 +62,7 @@ public final class SourceParser {
         .mapToObj(
             part -> {
               int to = Math.min(sources.size(), (part + 1) * AT_ONCE);
-              return parse(compiler, sources.subList(part * AT_ONCE, to), read);
+              return parse(compiler, sources.subList(part * AT_ONCE, to), withOperations, read);
             })
         .toList()
         .forEach(parsed::putAll);
@@ -60,7 +70,10 @@ public final class SourceParser {
   }
 
   private static <T> Map<SourceText, T> parse(
-      JavaCompiler compiler, List<SourceText> sources, Function<Places, T> read) {
+      JavaCompiler compiler,
+      List<SourceText> sources,
+      boolean withOperations,
+      Function<Places, T> read) {
     Map<SourceText, T> parsed = new HashMap<>();
     Map<URI, SourceText> byUri = new HashMap<>();
     List<JavaFileObject> files = new ArrayList<>();
@@ -89,7 +102,9 @@ public final class SourceParser {
       if (!broken.contains(uri)) {
         SourceText source = byUri.get(uri);
         parsed.put(
-            source, read.apply(new Places(unit, positions, source.text(), Constants.in(unit))));
+            source,
+            read.apply(
+                new Places(unit, positions, source.text(), Constants.in(unit), withOperations)));
       }
     }
     return parsed;

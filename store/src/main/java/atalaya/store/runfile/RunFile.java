@@ -19,6 +19,10 @@ import atalaya.core.kept.Stamp;
 import atalaya.core.leave.LeftOut;
 import atalaya.core.leave.Nature;
 import atalaya.core.merge.Whole;
+import atalaya.core.mutant.Fate;
+import atalaya.core.mutant.Mutant;
+import atalaya.core.mutant.Operator;
+import atalaya.core.mutant.TriedMutant;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
 import atalaya.core.run.NotObserved;
@@ -31,11 +35,14 @@ import atalaya.core.run.Verdict;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
+import java.sql.DriverManager;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Statement;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -46,6 +53,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.zip.InflaterInputStream;
 import org.roaringbitmap.RoaringBitmap;
@@ -57,8 +65,18 @@ public final class RunFile implements AutoCloseable {
 
   private static final String METHODS =
       "SELECT path, class.name, method.name, first_line, last_line, complexity, complexity_from,"
-          + " lines_reached, lines, outcomes_reached, outcomes, tests, method.class"
-          + " FROM method JOIN class ON class.id = method.class";
+          + " lines_reached, lines, outcomes_reached, outcomes, tests, method.class,"
+          + " coalesce(noticed, 0), coalesce(survived, 0)"
+          + " FROM method JOIN class ON class.id = method.class"
+          + " LEFT JOIN (SELECT method, sum(fate IN ('killed', 'timeout')) AS noticed,"
+          + " sum(fate = 'survived') AS survived FROM mutant GROUP BY method) AS tried"
+          + " ON tried.method = method.id";
+
+  private static final String MUTANTS =
+      "SELECT mutant.name, path, class.name, method.name, mutant.line, operator, original, mutated,"
+          + " fate, coalesce(test.name, ''), noticed_with, tests_run, basis, noticed_by"
+          + " FROM mutant JOIN method ON method.id = mutant.method"
+          + " JOIN class ON class.id = method.class LEFT JOIN test ON test.number = noticed_by";
 
   private static final String SOURCES = "SELECT module, path, modified, hash, text FROM source";
   private static final String CLASS_FILES =
@@ -91,10 +109,24 @@ public final class RunFile implements AutoCloseable {
   public static RunFile open(Path path) {
     RunFileHeader.check(path);
     DatabaseLibrary.prepare();
+    finishWriting(path);
     SQLiteConfig config = new SQLiteConfig();
     config.setReadOnly(true);
     try {
       return new RunFile(path, config.createConnection("jdbc:sqlite:" + path));
+    } catch (SQLException e) {
+      throw damaged(path, e);
+    }
+  }
+
+  /** Takes back what a killed challenge had begun to write. */
+  private static void finishWriting(Path path) {
+    if (!Files.exists(path.resolveSibling(path.getFileName() + "-journal"))) {
+      return;
+    }
+    try (Connection writable = DriverManager.getConnection("jdbc:sqlite:" + path);
+        Statement statement = writable.createStatement()) {
+      statement.executeQuery("SELECT count(*) FROM challenge").close();
     } catch (SQLException e) {
       throw damaged(path, e);
     }
@@ -202,7 +234,7 @@ public final class RunFile implements AutoCloseable {
         new Share(row.getInt(8), row.getInt(9)),
         new Share(row.getInt(10), row.getInt(11)),
         row.getInt(12),
-        Mutants.NOT_TRIED);
+        new Mutants(row.getInt(14), row.getInt(15)));
   }
 
   private static Complexity.Origin origin(String label) {
@@ -328,6 +360,74 @@ public final class RunFile implements AutoCloseable {
         row.getString(13));
   }
 
+  /** The mutants of classes that count and what became of them, by class and line. */
+  public List<TriedMutant> mutants() {
+    return read(
+        MUTANTS + COUNTED + " ORDER BY class.id, mutant.line, mutant.rowid", RunFile::mutant);
+  }
+
+  /** The same, of one class. */
+  public List<TriedMutant> mutants(String className) {
+    return read(
+        MUTANTS + " WHERE class.name = ? ORDER BY mutant.line, mutant.rowid",
+        RunFile::mutant,
+        className);
+  }
+
+  /** Verdicts with what they rest on, by the name of the mutant. */
+  public Map<String, Verdicts.Based> verdicts() {
+    Map<String, Verdicts.Based> verdicts = new HashMap<>();
+    query(
+        MUTANTS,
+        row -> verdicts.put(row.getString(1), new Verdicts.Based(mutant(row), row.getString(13))));
+    return verdicts;
+  }
+
+  private static TriedMutant mutant(ResultSet row) throws SQLException {
+    return new TriedMutant(
+        new Mutant(
+            row.getString(1),
+            row.getString(2),
+            row.getString(3),
+            row.getString(4),
+            row.getInt(5),
+            Operator.valueOf(row.getString(6)),
+            row.getString(7),
+            row.getString(8)),
+        Fate.valueOf(row.getString(9).toUpperCase(Locale.ROOT)),
+        row.getString(10),
+        row.getString(11),
+        row.getInt(12));
+  }
+
+  /** How many mutants each test noticed, by its number. */
+  public Map<Integer, Integer> kills() {
+    Map<Integer, Integer> kills = new HashMap<>();
+    query(
+        "SELECT noticed_by, count(*) FROM mutant WHERE noticed_by > 0 GROUP BY noticed_by",
+        row -> kills.put(row.getInt(1), row.getInt(2)));
+    return kills;
+  }
+
+  /** What is known of the challenge of this run; nothing where there was none. */
+  public Map<String, String> challenge() {
+    Map<String, String> facts = new HashMap<>();
+    query("SELECT key, value FROM challenge", row -> facts.put(row.getString(1), row.getString(2)));
+    return facts;
+  }
+
+  /** Why tests took no part in the challenge, by their number. */
+  public Map<Integer, String> unfitTests() {
+    Map<Integer, String> unfit = new TreeMap<>();
+    query("SELECT test, reason FROM unfit_test", row -> unfit.put(row.getInt(1), row.getString(2)));
+    return unfit;
+  }
+
+  /** All class files. */
+  public List<KeptClass> allClassFiles() {
+    return read(CLASS_FILES + " ORDER BY id", RunFile::classFile);
+  }
+
   /** A source file, by its path from the project's root. */
   public Optional<KeptSource> source(String path) {
     return read(SOURCES + " WHERE path = ?", RunFile::source, path).stream().findFirst();
@@ -416,7 +516,8 @@ public final class RunFile implements AutoCloseable {
                     row.getString(1), row.getString(2), row.getString(3), row.getString(4))));
   }
 
-  private List<ObservedJvm> jvms() {
+  /** The JVMs that were observed. */
+  public List<ObservedJvm> jvms() {
     Map<String, List<String>> words = new HashMap<>();
     query(
         "SELECT jvm, list, value FROM jvm_word ORDER BY jvm, list, position",
@@ -570,6 +671,26 @@ public final class RunFile implements AutoCloseable {
         row ->
             new NotObserved(
                 NotObserved.Reason.valueOf(row.getString(1)), row.getString(2), row.getString(3)));
+  }
+
+  /** Where it is. */
+  public Path path() {
+    return path;
+  }
+
+  /** The sources and class files of the observed code and of its tests, as they were. */
+  public List<Stamp> allStamps() {
+    List<Stamp> all = new ArrayList<>(stamps());
+    query(
+        "SELECT file, modified, hash, name FROM class_file WHERE is_test = 1",
+        row ->
+            all.add(
+                new Stamp(
+                    row.getString(1),
+                    row.getLong(2),
+                    row.getString(3),
+                    List.of(row.getString(4)))));
+    return all;
   }
 
   /** The sources and class files of the observed code, as they were. */

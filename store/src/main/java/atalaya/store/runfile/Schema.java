@@ -71,7 +71,15 @@ final class Schema {
               + " kind TEXT NOT NULL, line INTEGER NOT NULL, condition TEXT NOT NULL,"
               + " outcome TEXT NOT NULL, evaluated INTEGER NOT NULL, opens_lines INTEGER NOT NULL,"
               + " opens_outcomes INTEGER NOT NULL, opens_methods INTEGER NOT NULL,"
-              + " behind TEXT NOT NULL)");
+              + " behind TEXT NOT NULL)",
+          "CREATE TABLE mutant (name TEXT PRIMARY KEY,"
+              + " method INTEGER NOT NULL REFERENCES method (id), line INTEGER NOT NULL,"
+              + " operator TEXT NOT NULL, original TEXT NOT NULL, mutated TEXT NOT NULL,"
+              + " fate TEXT NOT NULL, noticed_by INTEGER NOT NULL, noticed_with TEXT NOT NULL,"
+              + " tests_run INTEGER NOT NULL, basis TEXT NOT NULL)",
+          "CREATE INDEX mutant_method ON mutant (method, fate)",
+          "CREATE TABLE challenge (key TEXT PRIMARY KEY, value TEXT NOT NULL) WITHOUT ROWID",
+          "CREATE TABLE unfit_test (test INTEGER PRIMARY KEY, reason TEXT NOT NULL)");
 
   private Schema() {}
 }

@@ -1,24 +1,25 @@
-package atalaya.core.gap;
+package atalaya.core.naming;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 
-/** Makes the names of gaps: the method's, and a few letters that stand for the place in it. */
-final class GapName {
+/** Names places in methods: the method's name, and a few letters that stand for the place in it. */
+public final class PlaceName {
   private static final String LETTERS = "abcdefghijkmnpqrstuvwxyz23456789";
   private static final int LENGTH = 7;
 
-  private GapName() {}
+  private PlaceName() {}
 
   /**
    * The name.
    *
-   * @param ordinal from 0, among the gaps of the method that are else alike
+   * @param kind of what is there
+   * @param ordinal from 0, among the places of the method that are else alike
    */
-  static String of(
-      String className, String method, Gap.Kind kind, String text, String outcome, int ordinal) {
-    String place = String.join("\n", className, method, kind.label(), text, outcome, "" + ordinal);
+  public static String of(
+      String className, String method, String kind, String text, String outcome, int ordinal) {
+    String place = String.join("\n", className, method, kind, text, outcome, "" + ordinal);
     byte[] hash = sha256().digest(place.getBytes(StandardCharsets.UTF_8));
     StringBuilder name = new StringBuilder(plainName(className, method)).append('-');
     for (int i = 0; i < LENGTH; i++) {

@@ -1,0 +1,15 @@
+package atalaya.cli.challenge;
+
+import atalaya.core.mutant.Reaching;
+import atalaya.trial.find.PlantableMutant;
+
+/**
+ * A mutant that may be decided.
+ *
+ * @param basis what its verdict rests on, see {@code Verdicts.Based}
+ */
+record Candidate(PlantableMutant plantable, Reaching.Reached reached, String basis) {
+  String method() {
+    return plantable.mutant().qualifiedName();
+  }
+}

@@ -1,0 +1,123 @@
+package atalaya.cli.challenge;
+
+import atalaya.cli.again.ModelAgain;
+import atalaya.core.code.CodeClass;
+import atalaya.core.figure.ClassSummary;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.figure.TestFigures;
+import atalaya.core.kept.KeptClass;
+import atalaya.core.kept.KeptSource;
+import atalaya.core.mutant.Reaching;
+import atalaya.java.ClassBytes;
+import atalaya.java.SourceText;
+import atalaya.points.Hash;
+import atalaya.store.runfile.RunFile;
+import atalaya.trial.find.PlantableMutant;
+import atalaya.trial.find.ProjectMutants;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** Finds the mutants of some methods of a run, and who reaches them. */
+final class Candidates {
+  private final RunFile run;
+  private final List<KeptClass> classFiles;
+  private final Map<Integer, String> testBasis = new HashMap<>();
+  private final Map<java.util.BitSet, String> bases = new HashMap<>();
+
+  Candidates(RunFile run, List<KeptClass> classFiles, List<TestFigures> tests) {
+    this.run = run;
+    this.classFiles = classFiles;
+    Map<String, StringBuilder> byOutermost = new TreeMap<>();
+    for (KeptClass file : classFiles) {
+      if (file.isTest()) {
+        String outermost = file.name().replaceAll("\\$.*", "");
+        byOutermost.computeIfAbsent(outermost, o -> new StringBuilder()).append(file.hash());
+      }
+    }
+    for (TestFigures test : tests) {
+      String id = test.test().id();
+      String type = TestClasses.of(id).replaceAll("\\$.*", "");
+      testBasis.put(test.test().number(), id + byOutermost.getOrDefault(type, new StringBuilder()));
+    }
+  }
+
+  /** Those of the methods given, class by class in the order of the source. */
+  List<Candidate> of(List<MethodFigures> methods) {
+    Set<String> wanted = new HashSet<>();
+    Set<String> classNames = new HashSet<>();
+    Set<String> paths = new HashSet<>();
+    for (MethodFigures method : methods) {
+      wanted.add(method.qualifiedName());
+      classNames.add(method.className());
+      paths.add(method.path());
+    }
+    List<ClassSummary> classes = run.someClasses(classNames::contains);
+    List<SourceText> sources = new ArrayList<>();
+    Set<String> seen = new HashSet<>();
+    for (ClassSummary type : classes) {
+      if (paths.contains(type.path()) && !type.path().isEmpty() && seen.add(type.path())) {
+        run.source(type.path()).ifPresent(source -> sources.add(text(type, source)));
+      }
+    }
+    List<ClassBytes> bytes =
+        classFiles.stream()
+            .filter(file -> !file.isTest())
+            .map(file -> new ClassBytes(file.module(), file.name(), file.bytes()))
+            .toList();
+    Map<String, List<PlantableMutant>> found = ProjectMutants.find(bytes, sources);
+    List<Candidate> candidates = new ArrayList<>();
+    for (CodeClass code : new ModelAgain(run).code(classes)) {
+      Reaching reaching = new Reaching(code, run.reach(code.name()));
+      for (PlantableMutant mutant : found.getOrDefault(code.name(), List.of())) {
+        if (wanted.contains(mutant.mutant().qualifiedName())) {
+          candidates.add(candidate(mutant, reaching));
+        }
+      }
+    }
+    return candidates;
+  }
+
+  private Candidate candidate(PlantableMutant mutant, Reaching reaching) {
+    String method = mutant.mutant().method();
+    java.util.BitSet tests = new java.util.BitSet();
+    boolean bySome = false;
+    boolean outside = false;
+    for (PlantableMutant.Place place : mutant.places()) {
+      int line = place.line() == 0 ? mutant.mutant().line() : place.line();
+      Reaching.Reached at = reaching.line(method, line);
+      tests.or(at.tests());
+      bySome |= at.bySome();
+      outside |= at.outside();
+    }
+    Reaching.Reached reached = new Reaching.Reached(tests, bySome, outside);
+    return new Candidate(mutant, reached, basis(mutant, reached));
+  }
+
+  private String basis(PlantableMutant mutant, Reaching.Reached reached) {
+    String tests =
+        bases.computeIfAbsent(
+            reached.tests(),
+            numbers -> {
+              List<String> all = numbers.stream().mapToObj(testBasis::get).sorted().toList();
+              return Hash.of(String.join("\n", all).getBytes(StandardCharsets.UTF_8));
+            });
+    String all = mutant.codeHash() + tests + reached.bySome() + reached.outside();
+    return Hash.of(all.getBytes(StandardCharsets.UTF_8)).substring(0, 16);
+  }
+
+  private static SourceText text(ClassSummary type, KeptSource source) {
+    String file = source.path().substring(source.path().lastIndexOf('/') + 1);
+    String folder = type.packageName().replace('.', '/');
+    return new SourceText(
+        source.module(),
+        source.path(),
+        folder.isEmpty() ? file : folder + "/" + file,
+        source.text());
+  }
+}

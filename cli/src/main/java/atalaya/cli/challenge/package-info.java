@@ -1,0 +1,2 @@
+/** Challenges a run: from its run file to verdicts in it. */
+package atalaya.cli.challenge;

@@ -1,0 +1,257 @@
+package atalaya.cli.render;
+
+import atalaya.cli.challenge.Challenge;
+import atalaya.core.mutant.Fate;
+import atalaya.core.mutant.Mutant;
+import atalaya.core.mutant.Score;
+import atalaya.core.mutant.TriedMutant;
+import atalaya.core.mutant.Unnoticed;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/** What came of a challenge. */
+public final class ChallengeView {
+  private static final int UNFIT_SHOWN = 5;
+
+  private final List<TriedMutant> mutants;
+  private final Challenge.Outcome outcome;
+  private final Map<Integer, String> testNames;
+  private final int survivorsShown;
+
+  /**
+   * A view.
+   *
+   * @param testNames by number
+   */
+  public ChallengeView(
+      List<TriedMutant> mutants,
+      Challenge.Outcome outcome,
+      Map<Integer, String> testNames,
+      int survivorsShown) {
+    this.mutants = mutants;
+    this.outcome = outcome;
+    this.testNames = testNames;
+    this.survivorsShown = survivorsShown;
+  }
+
+  /** The lines. */
+  public List<String> lines(Paint paint, int width) {
+    List<String> lines = new ArrayList<>();
+    lines.add("");
+    lines.addAll(totals(paint));
+    lines.addAll(unfit());
+    if (outcome.mutants() > 0) {
+      lines.add("");
+      lines.addAll(byClass(paint));
+      lines.addAll(survivors(paint, width));
+    }
+    return lines;
+  }
+
+  private int count(Fate fate) {
+    return (int) mutants.stream().filter(m -> m.fate() == fate).count();
+  }
+
+  private List<String> totals(Paint paint) {
+    List<String> lines = new ArrayList<>();
+    if (outcome.mutants() == 0) {
+      lines.add(
+          "no mutants: there is no code here whose source is known, or nothing in it to change");
+      return lines;
+    }
+    Score score = score(mutants, outcome.possible());
+    lines.add(
+        paint.bold("mutation score " + score.value().map(Words::percent).orElse("none"))
+            + interval(score)
+            + ": "
+            + score.noticed()
+            + " of "
+            + score.decided()
+            + " mutants on reached code were noticed"
+            + (count(Fate.TIMEOUT) > 0
+                ? ", " + count(Fate.TIMEOUT) + " of them by running on"
+                : ""));
+    List<String> rest = new ArrayList<>();
+    if (count(Fate.UNREACHED) > 0) {
+      rest.add(count(Fate.UNREACHED) + " that no test reaches");
+    }
+    if (count(Fate.INVALID) > 0) {
+      rest.add(count(Fate.INVALID) + " that could not be planted");
+    }
+    int undecided = outcome.mutants() - mutants.size();
+    if (undecided > 0) {
+      rest.add(undecided + " not decided");
+    }
+    if (!rest.isEmpty()) {
+      lines.add("besides: " + String.join(", ", rest));
+    }
+    if (outcome.takenOver() > 0) {
+      lines.add(
+          Words.count(outcome.takenOver(), "verdict was", "verdicts were")
+              + " taken over: neither its method nor the tests that reach it have changed");
+    }
+    return lines;
+  }
+
+  private static Score score(List<TriedMutant> mutants, int possible) {
+    Score all = Score.of(mutants);
+    return new Score(all.noticed(), all.survived(), Math.max(possible, all.decided()));
+  }
+
+  private static String interval(Score score) {
+    return score
+        .interval()
+        .map(
+            ends ->
+                " ("
+                    + Words.percent(ends[0])
+                    + " to "
+                    + Words.percent(ends[1])
+                    + " for all of them)")
+        .orElse("");
+  }
+
+  private List<String> unfit() {
+    if (outcome.unfit().isEmpty()) {
+      return List.of();
+    }
+    List<String> lines = new ArrayList<>();
+    lines.add(
+        Words.count(outcome.unfit().size(), "test took", "tests took")
+            + " no part, because unmutated and run again:");
+    Map<String, List<String>> byReason = new LinkedHashMap<>();
+    outcome
+        .unfit()
+        .forEach(
+            (test, reason) ->
+                byReason.computeIfAbsent(reason, r -> new ArrayList<>()).add(testNames.get(test)));
+    byReason.entrySet().stream()
+        .sorted(Comparator.comparing(e -> -e.getValue().size()))
+        .limit(UNFIT_SHOWN)
+        .forEach(
+            e ->
+                lines.add(
+                    "  "
+                        + Words.plain(Words.some(e.getValue(), 2))
+                        + ": "
+                        + Words.command(e.getKey(), 90)));
+    if (byReason.size() > UNFIT_SHOWN) {
+      lines.add("  and for " + (byReason.size() - UNFIT_SHOWN) + " more reasons");
+    }
+    return lines;
+  }
+
+  private List<String> byClass(Paint paint) {
+    Columns columns = Columns.of("class", ">score", ">noticed", ">survived", ">unreached");
+    Map<String, List<TriedMutant>> byClass = new TreeMap<>();
+    mutants.forEach(
+        m -> byClass.computeIfAbsent(m.mutant().className(), c -> new ArrayList<>()).add(m));
+    byClass.entrySet().stream()
+        .sorted(Comparator.comparing(e -> -Score.of(e.getValue()).survived()))
+        .forEach(
+            e -> {
+              Score score = Score.of(e.getValue());
+              long unreached =
+                  e.getValue().stream().filter(m -> m.fate() == Fate.UNREACHED).count();
+              columns.add(
+                  e.getKey(),
+                  score.value().map(Words::percent).orElse("-"),
+                  String.valueOf(score.noticed()),
+                  String.valueOf(score.survived()),
+                  String.valueOf(unreached));
+            });
+    return columns.lines(paint);
+  }
+
+  private List<String> survivors(Paint paint, int width) {
+    List<TriedMutant> survivors = mutants.stream().filter(m -> m.fate() == Fate.SURVIVED).toList();
+    if (survivors.isEmpty()) {
+      return List.of();
+    }
+    List<String> lines = new ArrayList<>();
+    lines.add("");
+    lines.add(paint.bold("No test notices when"));
+    String lastMethod = "";
+    int shown = 0;
+    for (TriedMutant survivor : survivors) {
+      if (shown++ == survivorsShown) {
+        break;
+      }
+      Mutant mutant = survivor.mutant();
+      if (!mutant.qualifiedName().equals(lastMethod)) {
+        lastMethod = mutant.qualifiedName();
+        lines.add("  " + Words.plain(lastMethod));
+      }
+      String place = "    line " + mutant.line() + ": ";
+      lines.add(
+          place + Words.command(Unnoticed.when(mutant), Math.max(60, width - place.length())));
+    }
+    if (survivors.size() > survivorsShown) {
+      lines.add("  and " + (survivors.size() - survivorsShown) + " more; --all shows them");
+    }
+    return lines;
+  }
+
+  /** Where the workers' time went. */
+  public List<String> timeLines() {
+    var shares = outcome.shares();
+    long all = Math.max(1, shares.units());
+    return List.of(
+        "workers: "
+            + Words.time(shares.units() / 1_000_000)
+            + " deciding, of that "
+            + Words.percent((double) shares.tests() / all)
+            + " in tests, "
+            + Words.percent((double) (shares.frameworks() - shares.tests()) / all)
+            + " in test frameworks; "
+            + Words.time(shares.unmutated() / 1_000_000)
+            + " running unmutated; "
+            + Words.count(shares.workers(), "JVM", "JVMs")
+            + " started");
+  }
+
+  /** What to do next. */
+  public Optional<String> next() {
+    if (outcome.isOver()) {
+      return Optional.of("Next: atalaya challenge --resume decides the others");
+    }
+    return mutants.stream()
+        .filter(m -> m.fate() == Fate.SURVIVED)
+        .map(m -> m.mutant().className())
+        .findFirst()
+        .map(type -> "Next: atalaya inspect " + type.substring(type.lastIndexOf('.') + 1));
+  }
+
+  /** The same for scripts. */
+  public Map<String, Object> json() {
+    Map<String, Object> things = new LinkedHashMap<>();
+    Score score = score(mutants, outcome.possible());
+    things.put("score", score.value().orElse(null));
+    things.put("scoreFrom", score.interval().map(i -> i[0]).orElse(null));
+    things.put("scoreTo", score.interval().map(i -> i[1]).orElse(null));
+    things.put("mutantsInAll", outcome.mutants());
+    things.put("noticed", score.noticed());
+    things.put("survived", score.survived());
+    things.put("unreached", count(Fate.UNREACHED));
+    things.put("invalid", count(Fate.INVALID));
+    things.put("takenOver", outcome.takenOver());
+    List<Map<String, Object>> unfit = new ArrayList<>();
+    outcome
+        .unfit()
+        .forEach(
+            (test, reason) -> {
+              Map<String, Object> row = new LinkedHashMap<>();
+              row.put("test", testNames.get(test));
+              row.put("reason", reason);
+              unfit.add(row);
+            });
+    things.put("unfitTests", unfit);
+    things.put("mutants", atalaya.core.table.Tables.mutants(mutants));
+    return things;
+  }
+}

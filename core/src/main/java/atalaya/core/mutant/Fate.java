@@ -1,0 +1,27 @@
+package atalaya.core.mutant;
+
+import java.util.Locale;
+
+/** What became of a mutant. */
+public enum Fate {
+  /** A test failed. */
+  KILLED,
+  /** All tests that reach it passed. */
+  SURVIVED,
+  /** A test that ends otherwise did not end; it counts as killed. */
+  TIMEOUT,
+  /** No test that could be run again reaches it. */
+  UNREACHED,
+  /** The code with it could not be loaded. */
+  INVALID;
+
+  /** Lower case, as in tables. */
+  public String label() {
+    return name().toLowerCase(Locale.ROOT);
+  }
+
+  /** Whether tests noticed it. */
+  public boolean isNoticed() {
+    return this == KILLED || this == TIMEOUT;
+  }
+}

@@ -1,0 +1,2 @@
+/** Planted faults and what came of them ({@code docs/mutants.md}). */
+package atalaya.core.mutant;

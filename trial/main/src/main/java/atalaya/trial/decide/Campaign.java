@@ -1,0 +1,154 @@
+package atalaya.trial.decide;
+
+import atalaya.core.mutant.Fate;
+import java.io.IOException;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BooleanSupplier;
+
+/** Decides mutants stage by stage, with several workers where that pays. */
+public final class Campaign {
+  private static final long LOOK_EVERY_MILLIS = 200;
+
+  /** A further worker needs so long to warm up that less work than this is done sooner without. */
+  private static final long WORTH_A_WORKER = TimeUnit.SECONDS.toNanos(20);
+
+  private static final long UNTIL_SURE = TimeUnit.SECONDS.toNanos(5);
+
+  private final int workers;
+  private final BooleanSupplier isOver;
+  private final Stage.Listener listener;
+
+  /**
+   * Begins.
+   *
+   * @param workers how many JVMs may run at once, at least 1
+   * @param isOver whether no further unit is to begin
+   * @param listener told of each verdict, by one thread at a time
+   */
+  public Campaign(int workers, BooleanSupplier isOver, Stage.Listener listener) {
+    this.workers = workers;
+    this.isOver = isOver;
+    this.listener = listener;
+  }
+
+  /** Mutants in the order in which they are to be decided, with the tests that one stage has. */
+  public record Part(Stage stage, List<Task> tasks) {
+    public Part {
+      tasks = List.copyOf(tasks);
+    }
+  }
+
+  /** Decides; a mutant that survives the tests of one part goes on to the next that has it. */
+  public void run(List<Part> parts) throws IOException, InterruptedException {
+    Set<Integer> noticed = new HashSet<>();
+    for (int i = 0; i < parts.size() && !isOver.getAsBoolean(); i++) {
+      Set<Integer> later = new HashSet<>();
+      parts
+          .subList(i + 1, parts.size())
+          .forEach(part -> part.tasks().forEach(task -> later.add(task.mutant())));
+      List<Task> left =
+          parts.get(i).tasks().stream().filter(t -> !noticed.contains(t.mutant())).toList();
+      decide(
+          new Part(parts.get(i).stage(), left),
+          decided -> {
+            if (decided.fate() != Fate.SURVIVED || !later.contains(decided.mutant())) {
+              noticed.add(decided.mutant());
+              listener.decided(decided);
+            }
+          });
+    }
+  }
+
+  private void decide(Part part, Stage.Listener to) throws IOException, InterruptedException {
+    Work work = new Work(part, to);
+    List<Thread> threads = new ArrayList<>();
+    long began = System.nanoTime();
+    threads.add(work.start());
+    while (threads.stream().anyMatch(Thread::isAlive)) {
+      Thread.sleep(LOOK_EVERY_MILLIS);
+      if (threads.size() < workers && work.isWorthAnother(System.nanoTime() - began)) {
+        threads.add(work.start());
+      }
+    }
+    IOException problem = work.problem.get();
+    if (problem != null) {
+      throw problem;
+    }
+  }
+
+  private final class Work {
+    private final Part part;
+    private final Stage.Listener to;
+    private final Deque<List<Task>> units = new ArrayDeque<>();
+    private final ConcurrentLinkedQueue<Task> alone = new ConcurrentLinkedQueue<>();
+    private final AtomicReference<IOException> problem = new AtomicReference<>();
+    private int done;
+
+    Work(Part part, Stage.Listener to) {
+      this.part = part;
+      this.to = to;
+      Map<Integer, List<Task>> byMethod = new LinkedHashMap<>();
+      int last = -1;
+      for (Task task : part.tasks()) {
+        if (task.method() != last && byMethod.containsKey(task.method())) {
+          units.addAll(byMethod.values());
+          byMethod.clear();
+        }
+        last = task.method();
+        byMethod.computeIfAbsent(last, m -> new ArrayList<>()).add(task);
+      }
+      units.addAll(byMethod.values());
+    }
+
+    Thread start() {
+      Thread thread = new Thread(this::decide, "atalaya-bench");
+      thread.start();
+      return thread;
+    }
+
+    synchronized boolean isWorthAnother(long nanos) {
+      int left = part.tasks().size() - done;
+      return nanos > UNTIL_SURE
+          && !units.isEmpty()
+          && left * (double) nanos / Math.max(1, done) > WORTH_A_WORKER;
+    }
+
+    private synchronized List<Task> next() {
+      return isOver.getAsBoolean() || problem.get() != null ? null : units.poll();
+    }
+
+    private synchronized void tell(Decided decided) {
+      done++;
+      to.decided(decided);
+    }
+
+    private void decide() {
+      try (Stage.Bench bench = part.stage().new Bench(this::tell)) {
+        for (List<Task> unit = next(); unit != null; unit = next()) {
+          alone.addAll(bench.decide(unit));
+        }
+        for (Task task = alone.poll();
+            task != null && !isOver.getAsBoolean();
+            task = alone.poll()) {
+          bench.alone(task);
+        }
+      } catch (IOException e) {
+        problem.compareAndSet(null, e);
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+      } catch (RuntimeException e) {
+        problem.compareAndSet(null, new IOException(e));
+      }
+    }
+  }
+}

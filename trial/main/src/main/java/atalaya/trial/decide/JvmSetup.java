@@ -1,0 +1,25 @@
+package atalaya.trial.decide;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * How a JVM that ran tests was set up.
+ *
+ * @param java the program
+ * @param options those it was started with
+ * @param properties those that were set in it later
+ */
+public record JvmSetup(
+    Path java,
+    List<String> options,
+    List<String> classPath,
+    Path directory,
+    Map<String, String> properties) {
+  public JvmSetup {
+    options = List.copyOf(options);
+    classPath = List.copyOf(classPath);
+    properties = Map.copyOf(properties);
+  }
+}

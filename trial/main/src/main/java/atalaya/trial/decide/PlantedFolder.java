@@ -1,0 +1,32 @@
+package atalaya.trial.decide;
+
+import atalaya.points.Hash;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The folder from which workers take planted classes. */
+public final class PlantedFolder {
+  private final Path folder;
+  private final List<String> index = new ArrayList<>();
+
+  /** In an existing folder. */
+  public PlantedFolder(Path folder) {
+    this.folder = folder;
+  }
+
+  /** Adds a class by its binary name. */
+  public void add(String name, byte[] original, byte[] planted) throws IOException {
+    String file = index.size() + ".class";
+    Files.write(folder.resolve(file), planted);
+    index.add(name.replace('.', '/') + " " + Hash.of(original) + " " + file);
+  }
+
+  /** Makes the folder ready for workers. */
+  public Path finish() throws IOException {
+    Files.write(folder.resolve("index"), index);
+    return folder;
+  }
+}

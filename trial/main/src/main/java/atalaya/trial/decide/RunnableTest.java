@@ -1,0 +1,63 @@
+package atalaya.trial.decide;
+
+import atalaya.worker.Message;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A test that can be run again.
+ *
+ * @param number in the run, from 1
+ * @param framework one of {@link Message}
+ * @param container the class to run it by; empty where its id says it all
+ * @param id as the framework calls it
+ * @param group the tests of one group, a class as a rule, are run together when nothing is mutated
+ */
+public record RunnableTest(int number, int framework, String container, String id, String group) {
+  private static final Pattern VINTAGE =
+      Pattern.compile("\\[engine:junit-vintage\\]/\\[runner:([^\\]]+)\\]/.*\\[test:(.+)\\]");
+  private static final Pattern TOP = Pattern.compile("\\[engine:[^\\]]+\\]/\\[([^\\]]+)\\].*");
+  private static final Pattern NOTIFIED = Pattern.compile("(?s).*\\(([^()]+)\\)");
+  private static final Pattern AGAIN = Pattern.compile("(?s)(.*[^ ]) \\(\\d+\\)");
+
+  /**
+   * A test of a run; empty for one of a framework that can't be started here, or that ran twice.
+   *
+   * @param hasNotifier whether JUnit 4 is on the class path
+   */
+  public static Optional<RunnableTest> of(int number, String id, boolean hasNotifier) {
+    Matcher vintage = VINTAGE.matcher(id);
+    if (vintage.matches()) {
+      String name = decoded(vintage.group(2));
+      Matcher of = NOTIFIED.matcher(name);
+      if (of.matches() && hasNotifier) {
+        String container = decoded(vintage.group(1));
+        return Optional.of(new RunnableTest(number, Message.NOTIFIER, container, name, container));
+      }
+    }
+    Matcher top = TOP.matcher(id);
+    if (top.matches()) {
+      return AGAIN.matcher(id).matches()
+          ? Optional.empty()
+          : Optional.of(new RunnableTest(number, Message.PLATFORM, "", id, top.group(1)));
+    }
+    Matcher notified = NOTIFIED.matcher(id);
+    if (!notified.matches() || AGAIN.matcher(id).matches()) {
+      return Optional.empty();
+    }
+    String container = notified.group(1);
+    int framework = hasNotifier ? Message.NOTIFIER : Message.OLD;
+    return Optional.of(new RunnableTest(number, framework, container, id, container));
+  }
+
+  private static String decoded(String text) {
+    return text.replace("%5B", "[")
+        .replace("%5D", "]")
+        .replace("%2F", "/")
+        .replace("%3A", ":")
+        .replace("%2B", "+")
+        .replace("%20", " ")
+        .replace("%25", "%");
+  }
+}

@@ -1,0 +1,398 @@
+package atalaya.trial.decide;
+
+import atalaya.core.mutant.Fate;
+import atalaya.worker.Channel;
+import atalaya.worker.Message;
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.concurrent.TimeUnit;
+
+/** The tests of one set-up of a JVM: runs them unmutated, then decides mutants by them. */
+public final class Stage {
+  private static final long LONGEST_UNMUTATED = TimeUnit.HOURS.toNanos(1);
+  private static final long LONGEST_MORE = TimeUnit.MINUTES.toNanos(2);
+  private static final int LONGEST_TIMES = 20;
+  private static final int KILLERS_KEPT = 3;
+
+  /** A JVM that dies so often of one unit leaves the rest of it undecided. */
+  private static final int MOST_RESTARTS = 200;
+
+  private final JvmSetup setup;
+  private final WorkerKit kit;
+  private final Path scratch;
+  private final Path planted;
+  private final Map<Integer, RunnableTest> tests = new LinkedHashMap<>();
+  private final Map<Integer, Unmutated> unmutated = new TreeMap<>();
+  private final Map<String, Set<Integer>> entered = new HashMap<>();
+  private final Set<Integer> initialising = new TreeSet<>();
+  private Shares shares = Shares.NONE;
+
+  /**
+   * Begins.
+   *
+   * @param scratch an existing folder of its own
+   * @param planted see {@link PlantedFolder}
+   */
+  public Stage(
+      JvmSetup setup, WorkerKit kit, Path scratch, Path planted, List<RunnableTest> tests) {
+    this.setup = setup;
+    this.kit = kit;
+    this.scratch = scratch;
+    this.planted = planted;
+    tests.forEach(test -> this.tests.put(test.number(), test));
+  }
+
+  /** Told of each verdict as it falls, by several threads. */
+  public interface Listener {
+    /** A mutant is decided. */
+    void decided(Decided decided);
+  }
+
+  /** A worker that did not even begin to work. */
+  public static final class NoWorker extends IOException {
+    private static final long serialVersionUID = 1;
+
+    NoWorker(String message) {
+      super(message);
+    }
+  }
+
+  /** What came of each test unmutated, by number. */
+  public Map<Integer, Unmutated> unmutated() {
+    return unmutated;
+  }
+
+  /** The numbers of the methods that were entered while the tests of a group ran, by group. */
+  public Map<String, Set<Integer>> entered() {
+    return entered;
+  }
+
+  /** The numbers of the tests of a group. */
+  public List<Integer> testsOf(String group) {
+    return tests.values().stream()
+        .filter(test -> test.group().equals(group))
+        .map(RunnableTest::number)
+        .toList();
+  }
+
+  /** The numbers of the methods that were entered while a class was being initialised. */
+  public Set<Integer> initialising() {
+    return initialising;
+  }
+
+  /** Where the time went so far. */
+  public synchronized Shares shares() {
+    return shares;
+  }
+
+  private synchronized void spent(Shares more) {
+    shares = shares.plus(more);
+  }
+
+  // ---- unmutated ----
+
+  /**
+   * Runs all tests once, unmutated. A group in which the JVM ends is left out.
+   *
+   * @param methods how many methods have numbers
+   */
+  public void runUnmutated(int methods) throws IOException, InterruptedException {
+    Map<String, List<Integer>> groups = new LinkedHashMap<>();
+    tests
+        .values()
+        .forEach(t -> groups.computeIfAbsent(t.group(), g -> new ArrayList<>()).add(t.number()));
+    List<String> left = new ArrayList<>(groups.keySet());
+    while (!left.isEmpty()) {
+      int done = runUnmutated(methods, left, groups);
+      if (done < left.size()) {
+        for (int number : groups.get(left.get(done))) {
+          unmutated.put(number, new Unmutated(Message.FAILED, 0, 1, "the JVM ended"));
+        }
+        done++;
+      }
+      left = left.subList(done, left.size());
+    }
+  }
+
+  /** How many groups ran. */
+  private int runUnmutated(int methods, List<String> names, Map<String, List<Integer>> groups)
+      throws IOException, InterruptedException {
+    long began = System.nanoTime();
+    int done = 0;
+    try (Worker worker = Worker.start(setup, kit, scratch, planted)) {
+      worker.send(Message.TESTS, this::writeTests);
+      worker.send(
+          Message.UNMUTATED,
+          to -> {
+            to.writeInt(methods);
+            to.writeInt(names.size());
+            for (String name : names) {
+              Channel.writeNumbers(to, array(groups.get(name)));
+            }
+          });
+      boolean answered = false;
+      while (true) {
+        DataInputStream answer = worker.answer(LONGEST_UNMUTATED);
+        if (answer == null) {
+          if (!answered && done == 0) {
+            throw new NoWorker(
+                "the JVM that runs the tests ended with code "
+                    + worker.exitCode()
+                    + ": "
+                    + worker.output());
+          }
+          return done;
+        }
+        answered = true;
+        switch (answer.readByte()) {
+          case Message.RAN -> ran(answer);
+          case Message.GROUP_RAN -> {
+            answer.readInt();
+            Set<Integer> of = new TreeSet<>();
+            for (int number : Channel.readNumbers(answer)) {
+              of.add(number);
+            }
+            entered.put(names.get(done), of);
+            for (int number : Channel.readNumbers(answer)) {
+              initialising.add(number);
+            }
+            done++;
+          }
+          default -> {
+            return done;
+          }
+        }
+      }
+    } finally {
+      spent(new Shares(0, 0, 0, System.nanoTime() - began, 1));
+    }
+  }
+
+  private void ran(DataInputStream answer) throws IOException {
+    int number = answer.readInt();
+    int verdict = answer.readByte();
+    long nanos = answer.readLong();
+    long steps = Math.max(1, answer.readLong());
+    String words = Channel.readText(answer);
+    Unmutated now = new Unmutated(verdict, nanos, steps, words);
+    unmutated.merge(number, now, Stage::worse);
+  }
+
+  /** A test may run under several names; of two verdicts the worse one counts. */
+  private static Unmutated worse(Unmutated one, Unmutated other) {
+    Unmutated worse = one.isFit() ? other : one;
+    return new Unmutated(
+        worse.verdict(), one.nanos() + other.nanos(), one.steps() + other.steps(), worse.words());
+  }
+
+  private void writeTests(DataOutputStream to) throws IOException {
+    to.writeInt(tests.size());
+    for (RunnableTest test : tests.values()) {
+      Unmutated was = unmutated.get(test.number());
+      to.writeInt(test.number());
+      to.writeByte(test.framework());
+      Channel.writeText(to, test.container());
+      Channel.writeText(to, test.id());
+      to.writeLong(was == null ? 0 : was.steps());
+      to.writeLong(was == null ? 0 : was.nanos());
+    }
+  }
+
+  private static int[] array(List<Integer> numbers) {
+    return numbers.stream().mapToInt(Integer::intValue).toArray();
+  }
+
+  // ---- mutants ----
+
+  /** Decides units one after the other, in one worker after the other. Of one thread. */
+  public final class Bench implements AutoCloseable {
+    private final Listener listener;
+    private final Map<Integer, List<Integer>> killersOf = new HashMap<>();
+    private Worker worker;
+
+    /** Begins. */
+    public Bench(Listener listener) {
+      this.listener = listener;
+    }
+
+    private Worker worker() throws IOException {
+      if (worker == null) {
+        worker = Worker.start(setup, kit, scratch, planted);
+        spent(new Shares(0, 0, 0, 0, 1));
+        worker.send(Message.TESTS, Stage.this::writeTests);
+      }
+      return worker;
+    }
+
+    private void restart() throws IOException {
+      if (worker != null) {
+        worker.close();
+        worker = null;
+      }
+    }
+
+    /**
+     * Decides the mutants of one method.
+     *
+     * @return those that must be decided in a JVM of their own
+     */
+    public List<Task> decide(List<Task> unit) throws IOException, InterruptedException {
+      List<Task> alone = new ArrayList<>();
+      Map<Integer, Task> left = new LinkedHashMap<>();
+      unit.forEach(task -> left.put(task.mutant(), task));
+      List<Integer> killers =
+          killersOf.computeIfAbsent(unit.get(0).method(), m -> new ArrayList<>());
+      boolean atOnce = false;
+      long longest = longest(unit);
+      int restarts = 0;
+      while (!left.isEmpty() && restarts++ < MOST_RESTARTS) {
+        order(List.copyOf(left.values()), killers, atOnce, false);
+        int current = -1;
+        boolean done = false;
+        while (!done) {
+          DataInputStream answer = worker().answer(longest);
+          if (answer == null) {
+            ended(left, current);
+            break;
+          }
+          switch (answer.readByte()) {
+            case Message.BEGAN -> current = answer.readInt();
+            case Message.DECIDED -> {
+              Decided decided = decided(answer);
+              Task task = left.remove(decided.mutant());
+              if (task.atStart() && !decided.fate().isNoticed()) {
+                alone.add(task);
+              } else {
+                remember(killers, decided.test());
+                listener.decided(decided);
+              }
+            }
+            case Message.SPOILT -> {
+              Task by = left.remove(answer.readInt());
+              if (by != null) {
+                alone.add(by);
+              }
+              // Whoever left something behind, each one has to answer for itself now.
+              atOnce = true;
+              restart();
+              done = true;
+            }
+            default -> {
+              unitDone(answer);
+              done = true;
+            }
+          }
+        }
+      }
+      alone.addAll(left.values());
+      return alone;
+    }
+
+    /** Decides a mutant in a JVM of its own. */
+    public void alone(Task task) throws IOException, InterruptedException {
+      restart();
+      order(List.of(task), List.of(), false, true);
+      Map<Integer, Task> left = new LinkedHashMap<>(Map.of(task.mutant(), task));
+      while (!left.isEmpty()) {
+        DataInputStream answer = worker().answer(longest(List.of(task)));
+        if (answer == null) {
+          ended(left, task.mutant());
+        } else {
+          int type = answer.readByte();
+          if (type == Message.DECIDED) {
+            Decided decided = decided(answer);
+            left.remove(decided.mutant());
+            listener.decided(decided);
+          }
+        }
+      }
+      restart();
+    }
+
+    /** The worker ended by itself: the mutant that it had brought that about. */
+    private void ended(Map<Integer, Task> left, int current)
+        throws IOException, InterruptedException {
+      Worker was = worker;
+      int code = was.exitCode();
+      String output = was.output();
+      restart();
+      if (current < 0) {
+        throw new NoWorker("the JVM that runs the tests ended with code " + code + ": " + output);
+      }
+      Task by = left.remove(current);
+      if (by != null) {
+        listener.decided(
+            new Decided(current, Fate.KILLED, 0, "the JVM ended with code " + code, 1));
+      }
+    }
+
+    private void order(List<Task> tasks, List<Integer> killers, boolean atOnce, boolean never)
+        throws IOException {
+      worker()
+          .send(
+              Message.DECIDE,
+              to -> {
+                to.writeInt(tasks.get(0).method());
+                to.writeBoolean(atOnce);
+                to.writeBoolean(never);
+                Channel.writeNumbers(to, array(killers));
+                to.writeInt(tasks.size());
+                for (Task task : tasks) {
+                  to.writeInt(task.mutant());
+                  Channel.writeNumbers(to, array(task.tests()));
+                }
+              });
+    }
+
+    private long longest(Iterable<Task> tasks) {
+      long nanos = 0;
+      for (Task task : tasks) {
+        for (int test : task.tests()) {
+          nanos += unmutated.get(test).nanos();
+        }
+      }
+      return LONGEST_TIMES * nanos + LONGEST_MORE;
+    }
+
+    private void remember(List<Integer> killers, int test) {
+      if (test > 0) {
+        killers.remove((Integer) test);
+        killers.add(0, test);
+        if (killers.size() > KILLERS_KEPT) {
+          killers.remove(KILLERS_KEPT);
+        }
+      }
+    }
+
+    private void unitDone(DataInputStream answer) throws IOException {
+      spent(new Shares(answer.readLong(), answer.readLong(), answer.readLong(), 0, 0));
+    }
+
+    @Override
+    public void close() throws IOException {
+      restart();
+    }
+  }
+
+  private static Decided decided(DataInputStream answer) throws IOException {
+    int mutant = answer.readInt();
+    int verdict = answer.readByte();
+    int test = answer.readInt();
+    String words = Channel.readText(answer);
+    Fate fate =
+        verdict == Message.KILLED
+            ? Fate.KILLED
+            : verdict == Message.TIMEOUT ? Fate.TIMEOUT : Fate.SURVIVED;
+    return new Decided(mutant, fate, test, words, answer.readInt());
+  }
+}

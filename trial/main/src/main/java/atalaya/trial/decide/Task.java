@@ -1,0 +1,18 @@
+package atalaya.trial.decide;
+
+import java.util.List;
+
+/**
+ * A mutant to decide.
+ *
+ * @param mutant its number
+ * @param method the number of its method
+ * @param tests those that may notice it, the likeliest first
+ * @param atStart whether its code runs while classes are initialised, so that a JVM of its own has
+ *     the last word
+ */
+public record Task(int mutant, int method, List<Integer> tests, boolean atStart) {
+  public Task {
+    tests = List.copyOf(tests);
+  }
+}

@@ -1,0 +1,2 @@
+/** Finds the mutants of classes; {@code docs/mutants.md}. */
+package atalaya.trial.find;

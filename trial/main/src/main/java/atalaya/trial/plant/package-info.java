@@ -1,0 +1,2 @@
+/** Puts mutants into class files. */
+package atalaya.trial.plant;

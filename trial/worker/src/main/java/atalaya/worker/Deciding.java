@@ -1,0 +1,222 @@
+package atalaya.worker;
+
+import atalaya.boot.Fault;
+import java.io.DataInputStream;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Decides the mutants of one method after the other. Verdicts are told once the tests that noticed
+ * pass again without a mutant: else something was left behind that made them fail.
+ */
+final class Deciding {
+  private static final int LARGEST_BATCH = 32;
+  private static final int KILLERS_KEPT = 3;
+  private static final int UNCHECKED_MOST = 16;
+  private static final int LONGEST_WORDS = 200;
+  private static final int MORE_THREADS = 50;
+
+  private final Bench bench;
+  private final Channel answers;
+  private final List<Verdict> unchecked = new ArrayList<>();
+  private final List<TestRef> killers = new ArrayList<>();
+  private volatile int current = Fault.NONE;
+  private volatile int checking = Fault.NONE;
+  private volatile TestRef running;
+  private int testsRun;
+  private int threads = Thread.activeCount();
+
+  Deciding(Bench bench, Channel answers) {
+    this.bench = bench;
+    this.answers = answers;
+  }
+
+  private static final class Verdict {
+    final int mutant;
+    final int verdict;
+    final TestRef test;
+    final String words;
+    final int testsRun;
+
+    Verdict(int mutant, int verdict, TestRef test, String words, int testsRun) {
+      this.mutant = mutant;
+      this.verdict = verdict;
+      this.test = test;
+      this.words = words;
+      this.testsRun = testsRun;
+    }
+  }
+
+  /** The unmutated tests leave so many threads. */
+  void countThreads() {
+    threads = Math.max(threads, Thread.activeCount());
+  }
+
+  void unit(DataInputStream order, Map<Integer, TestRef> tests) throws IOException {
+    long began = System.nanoTime();
+    long testsBefore = bench.nanosInTests();
+    long frameworksBefore = bench.nanosInFrameworks();
+    int method = order.readInt();
+    boolean atOnce = order.readBoolean();
+    boolean never = order.readBoolean();
+    killers.clear();
+    for (int number : Channel.readNumbers(order)) {
+      killers.add(tests.get(number));
+    }
+    for (int i = order.readInt(); i > 0; i--) {
+      int mutant = order.readInt();
+      List<TestRef> of = new ArrayList<>();
+      for (int number : Channel.readNumbers(order)) {
+        of.add(tests.get(number));
+      }
+      answers.send(Message.BEGAN, to -> to.writeInt(mutant));
+      current = mutant;
+      Verdict verdict = decide(method, mutant, of);
+      current = Fault.NONE;
+      unchecked.add(verdict);
+      if (never) {
+        tell();
+      } else if (atOnce || unchecked.size() >= UNCHECKED_MOST || isHeavy(verdict)) {
+        check(atOnce);
+      }
+    }
+    check(atOnce);
+    long inAll = System.nanoTime() - began;
+    answers.send(
+        Message.UNIT_DONE,
+        to -> {
+          to.writeLong(inAll);
+          to.writeLong(bench.nanosInFrameworks() - frameworksBefore);
+          to.writeLong(bench.nanosInTests() - testsBefore);
+        });
+    if (Thread.activeCount() > threads + MORE_THREADS) {
+      spoilt(Fault.NONE);
+    }
+  }
+
+  /** Its work is not to be done again. */
+  private static boolean isHeavy(Verdict verdict) {
+    return verdict.verdict == Message.TIMEOUT || verdict.testsRun > 100;
+  }
+
+  private Verdict decide(int method, int mutant, List<TestRef> tests) {
+    Set<TestRef> left = new LinkedHashSet<>();
+    for (TestRef killer : killers) {
+      if (tests.contains(killer)) {
+        left.add(killer);
+      }
+    }
+    left.addAll(tests);
+    List<TestRef> inOrder = new ArrayList<>(left);
+    testsRun = 0;
+    int from = 0;
+    int size = 1;
+    while (from < inOrder.size()) {
+      int to = Math.min(inOrder.size(), from + size);
+      List<TestRef> batch = inOrder.subList(from, to);
+      running = batch.get(0);
+      List<Bench.Result> results = bench.run(batch, method, mutant, true);
+      testsRun += results.size();
+      for (Bench.Result result : results) {
+        if (result.isNoticed()) {
+          killers.remove(result.test);
+          killers.add(0, result.test);
+          if (killers.size() > KILLERS_KEPT) {
+            killers.remove(KILLERS_KEPT);
+          }
+          boolean spent = result.verdict == Message.SPENT;
+          return new Verdict(
+              mutant,
+              spent ? Message.TIMEOUT : Message.KILLED,
+              result.test,
+              spent ? "" : words(result.failure),
+              testsRun);
+        }
+      }
+      from = to;
+      size = Math.min(2 * size, LARGEST_BATCH);
+    }
+    return new Verdict(mutant, Message.SURVIVED, null, "", testsRun);
+  }
+
+  /** Whether the tests that noticed pass again, without a mutant. */
+  private void check(boolean atOnce) throws IOException {
+    Set<TestRef> noticing = new LinkedHashSet<>();
+    boolean exhausted = false;
+    for (Verdict verdict : unchecked) {
+      exhausted |= verdict.words.startsWith("OutOfMemoryError");
+      if (verdict.test != null) {
+        noticing.add(verdict.test);
+      }
+    }
+    List<TestRef> tests = new ArrayList<>(noticing);
+    checking = atOnce && !unchecked.isEmpty() ? unchecked.get(0).mutant : Fault.NONE;
+    boolean passed =
+        bench.run(tests, Fault.NONE, Fault.NONE, true).stream().noneMatch(Bench.Result::isNoticed);
+    if (!passed) {
+      spoilt(checking);
+    }
+    checking = Fault.NONE;
+    tell();
+    if (exhausted) {
+      spoilt(Fault.NONE);
+    }
+  }
+
+  private void tell() throws IOException {
+    for (Verdict verdict : unchecked) {
+      tell(verdict);
+    }
+    unchecked.clear();
+  }
+
+  private void tell(Verdict verdict) throws IOException {
+    answers.send(
+        Message.DECIDED,
+        to -> {
+          to.writeInt(verdict.mutant);
+          to.writeByte(verdict.verdict);
+          to.writeInt(verdict.test == null ? 0 : verdict.test.number);
+          Channel.writeText(to, verdict.words);
+          to.writeInt(verdict.testsRun);
+        });
+  }
+
+  private void spoilt(int mutant) throws IOException {
+    answers.send(Message.SPOILT, to -> to.writeInt(mutant));
+    Runtime.getRuntime().halt(0);
+  }
+
+  /** A test can't be ended. */
+  void giveUp() {
+    try {
+      int mutant = current;
+      if (mutant != Fault.NONE) {
+        tell(new Verdict(mutant, Message.TIMEOUT, running, "", testsRun + 1));
+      }
+      spoilt(checking);
+    } catch (IOException e) {
+      Runtime.getRuntime().halt(1);
+    }
+  }
+
+  /** What was wrong, in a line. */
+  static String words(Throwable failure) {
+    if (failure == null) {
+      return "";
+    }
+    String type = failure.getClass().getSimpleName();
+    String message;
+    try {
+      message = failure.getMessage();
+    } catch (RuntimeException | LinkageError e) {
+      message = null;
+    }
+    String words = message == null ? type : type + ": " + message.replaceAll("\\s+", " ").trim();
+    return words.length() > LONGEST_WORDS ? words.substring(0, LONGEST_WORDS) + "..." : words;
+  }
+}

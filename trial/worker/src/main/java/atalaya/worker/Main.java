@@ -1,0 +1,172 @@
+package atalaya.worker;
+
+import atalaya.boot.Fault;
+import java.io.ByteArrayInputStream;
+import java.io.DataInputStream;
+import java.io.File;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.PrintStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** Takes orders until there are no more. */
+public final class Main {
+  private static final int IDLE_MILLIS = 1;
+
+  private final Channel orders;
+  private final Channel answers;
+  private final Map<Integer, TestRef> tests = new TreeMap<>();
+  private Bench bench;
+  private Deciding deciding;
+
+  private Main(File folder) throws IOException {
+    orders = Channel.open(new File(folder, "orders"));
+    answers = Channel.open(new File(folder, "answers"));
+  }
+
+  /** Started by Atalaya, with the folder of the two channels. */
+  public static void main(String[] arguments) throws IOException, InterruptedException {
+    Main main = new Main(new File(arguments[0]));
+    InputStream in = System.in;
+    endWith(in);
+    System.setIn(new ByteArrayInputStream(new byte[0]));
+    System.setOut(new PrintStream(new Nowhere()));
+    System.setErr(new PrintStream(new Nowhere()));
+    main.work();
+    Runtime.getRuntime().halt(0);
+  }
+
+  /** Atalaya holds the other end of our input: when it is gone, so are we. */
+  private static void endWith(InputStream in) {
+    Thread waiting =
+        new Thread(
+            () -> {
+              try {
+                while (in.read() >= 0) {
+                  // It never says anything.
+                }
+                Runtime.getRuntime().halt(1);
+              } catch (IOException e) {
+                Runtime.getRuntime().halt(1);
+              }
+            },
+            "atalaya-end");
+    waiting.setDaemon(true);
+    waiting.start();
+  }
+
+  private static final class Nowhere extends OutputStream {
+    @Override
+    public void write(int b) {}
+
+    @Override
+    public void write(byte[] bytes, int from, int length) {}
+  }
+
+  private void work() throws IOException, InterruptedException {
+    Watch watch = new Watch(Thread.currentThread(), () -> deciding.giveUp());
+    bench = new Bench(watch);
+    deciding = new Deciding(bench, answers);
+    watch.start();
+    while (true) {
+      DataInputStream order = orders.poll();
+      if (order == null) {
+        Thread.sleep(IDLE_MILLIS);
+      } else if (!obey(order)) {
+        return;
+      }
+    }
+  }
+
+  private boolean obey(DataInputStream order) throws IOException {
+    switch (order.readByte()) {
+      case Message.PROPERTIES:
+        for (int i = order.readInt(); i > 0; i--) {
+          System.setProperty(Channel.readText(order), Channel.readText(order));
+        }
+        return true;
+      case Message.TESTS:
+        readTests(order);
+        return true;
+      case Message.UNMUTATED:
+        unmutated(order);
+        return true;
+      case Message.DECIDE:
+        deciding.unit(order, tests);
+        return true;
+      default:
+        return false;
+    }
+  }
+
+  private void readTests(DataInputStream order) throws IOException {
+    for (int i = order.readInt(); i > 0; i--) {
+      TestRef test =
+          new TestRef(
+              order.readInt(),
+              order.readByte(),
+              Channel.readText(order),
+              Channel.readText(order),
+              order.readLong(),
+              order.readLong());
+      tests.put(test.number, test);
+    }
+  }
+
+  private void unmutated(DataInputStream order) throws IOException {
+    int methods = order.readInt();
+    int groups = order.readInt();
+    for (int group = 0; group < groups; group++) {
+      List<TestRef> of = new ArrayList<>();
+      for (int number : Channel.readNumbers(order)) {
+        of.add(tests.get(number));
+      }
+      Fault.enteredInitialising = new boolean[methods];
+      Fault.entered = new boolean[methods];
+      for (Bench.Result result : bench.run(of, Fault.NONE, Fault.NONE, false)) {
+        answers.send(
+            Message.RAN,
+            to -> {
+              to.writeInt(result.test.number);
+              to.writeByte(result.verdict);
+              to.writeLong(result.nanos);
+              to.writeLong(result.steps);
+              Channel.writeText(to, Deciding.words(result.failure));
+            });
+      }
+      boolean[] entered = Fault.entered;
+      boolean[] initialising = Fault.enteredInitialising;
+      int number = group;
+      answers.send(
+          Message.GROUP_RAN,
+          to -> {
+            to.writeInt(number);
+            Channel.writeNumbers(to, numbers(entered));
+            Channel.writeNumbers(to, numbers(initialising));
+          });
+    }
+    Fault.entered = null;
+    Fault.enteredInitialising = null;
+    deciding.countThreads();
+    answers.send(Message.ALL_RAN, to -> {});
+  }
+
+  private static int[] numbers(boolean[] marks) {
+    int count = 0;
+    for (boolean mark : marks) {
+      count += mark ? 1 : 0;
+    }
+    int[] numbers = new int[count];
+    int at = 0;
+    for (int i = 0; i < marks.length; i++) {
+      if (marks[i]) {
+        numbers[at++] = i;
+      }
+    }
+    return numbers;
+  }
+}

@@ -1,0 +1,30 @@
+package atalaya.worker;
+
+/** A test that can be run. */
+final class TestRef {
+  final int number;
+
+  /** One of {@link Message}. */
+  final int framework;
+
+  /** The class to run it by; empty where its id says it all. */
+  final String container;
+
+  /** As the framework calls it. */
+  final String id;
+
+  /** How many steps it takes unmutated; 0 while that is not known. */
+  final long steps;
+
+  /** How long it takes unmutated; 0 while that is not known. */
+  final long nanos;
+
+  TestRef(int number, int framework, String container, String id, long steps, long nanos) {
+    this.number = number;
+    this.framework = framework;
+    this.container = container;
+    this.id = id;
+    this.steps = steps;
+    this.nanos = nanos;
+  }
+}
