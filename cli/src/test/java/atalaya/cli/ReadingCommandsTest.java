@@ -151,6 +151,7 @@ class ReadingCommandsTest {
             3,
             0,
             3,
+            0,
             0);
     return new RunContents(
         info,

@@ -185,10 +185,10 @@ class CompareTest {
     List<MethodFigures> methods =
         List.of(method("Buoy", "light()", 2, 10), method("Buoy", "idle()", 0, 3));
     Judged judged =
-        Judged.of(methods, Map.of("Buoy#light()", opened(3, 1), "Buoy#idle()", opened(3, 2)), 2);
+        Judged.of(methods, Map.of("Buoy#light()", opened(3, 1), "Buoy#idle()", opened(3, 2)), 2, 4);
     assertThat(judged.methods())
         .extracting(m -> m.method() + m.lines() + m.outcomes())
         .containsExactly("light()Share[part=2, whole=7]Share[part=0, whole=1]");
-    assertThat(judged.accepted()).isEqualTo(new Judged.Accepted(2, 1, 6, 3));
+    assertThat(judged.accepted()).isEqualTo(new Judged.Accepted(2, 1, 6, 3, 4));
   }
 }

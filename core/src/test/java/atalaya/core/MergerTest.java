@@ -76,6 +76,7 @@ class MergerTest {
         all,
         recorded,
         List.of(new NotObserved(Reason.NEVER_LOADED, started == 1 ? "Fog" : "Ice", "")),
+        List.of(),
         List.of());
   }
 

@@ -25,6 +25,7 @@ class SuiteTest {
         0,
         0,
         0,
+        0,
         0);
   }
 

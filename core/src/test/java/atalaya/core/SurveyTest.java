@@ -170,6 +170,7 @@ class SurveyTest {
         0,
         0,
         0,
+        0,
         0);
   }
 

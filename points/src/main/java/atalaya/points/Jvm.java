@@ -28,6 +28,9 @@ public final class Jvm {
   /** The class path, manifest-only jars expanded. */
   public final List<String> classPath;
 
+  /** System properties that are not every JVM's own, each as {@code key=value}. */
+  public final List<String> properties;
+
   /** All of it as given. */
   public Jvm(
       String id,
@@ -37,7 +40,8 @@ public final class Jvm {
       String mainCommand,
       String workingDirectory,
       List<String> options,
-      List<String> classPath) {
+      List<String> classPath,
+      List<String> properties) {
     this.id = id;
     this.started = started;
     this.javaVersion = javaVersion;
@@ -46,5 +50,6 @@ public final class Jvm {
     this.workingDirectory = workingDirectory;
     this.options = options;
     this.classPath = classPath;
+    this.properties = properties;
   }
 }

@@ -160,8 +160,17 @@ public final class PartReader {
     String workingDirectory = text(in);
     List<String> options = PartFormat.readTexts(in);
     List<String> classPath = PartFormat.readTexts(in);
+    List<String> properties = PartFormat.readTexts(in);
     return new Jvm(
-        id, started, javaVersion, javaHome, mainCommand, workingDirectory, options, classPath);
+        id,
+        started,
+        javaVersion,
+        javaHome,
+        mainCommand,
+        workingDirectory,
+        options,
+        classPath,
+        properties);
   }
 
   private static void points(DataInputStream in, int test, Sink sink) throws IOException {

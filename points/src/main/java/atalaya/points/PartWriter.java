@@ -38,6 +38,7 @@ public final class PartWriter implements Closeable {
           PartFormat.writeText(data, jvm.workingDirectory);
           PartFormat.writeTexts(data, jvm.options);
           PartFormat.writeTexts(data, jvm.classPath);
+          PartFormat.writeTexts(data, jvm.properties);
         });
   }
 

@@ -55,7 +55,16 @@ class PartFileTest {
   private File write() throws IOException {
     File file = folder.resolve("a.part").toFile();
     Jvm jvm =
-        new Jvm("j", 1, "17", "/java", "Main", "/work", Arrays.asList("-ea"), Arrays.asList("a"));
+        new Jvm(
+            "j",
+            1,
+            "17",
+            "/java",
+            "Main",
+            "/work",
+            Arrays.asList("-ea"),
+            Arrays.asList("a"),
+            Arrays.asList("basedir=/b"));
     try (PartWriter writer = new PartWriter(file, jvm)) {
       writer.planted(0, "harbour.Buoy", "ab12", 70, "/out");
       writer.notPlanted("harbour.Fog", "too large");

@@ -75,6 +75,7 @@ class RunFileTest {
           2,
           3,
           1,
+          0,
           0);
   private static final RunInfo INFO =
       new RunInfo(
@@ -133,7 +134,17 @@ class RunFileTest {
         file,
         new RunContents(
             INFO,
-            List.of(new ObservedJvm("j", 1, "17", "/j", "M", "/w", List.of("-ea"), List.of("a"))),
+            List.of(
+                new ObservedJvm(
+                    "j",
+                    1,
+                    "17",
+                    "/j",
+                    "M",
+                    "/w",
+                    List.of("-ea"),
+                    List.of("a"),
+                    List.of("basedir=/b"))),
             List.of(new KeptClass("m", "harbour.Buoy", "out/B.class", 7, "ff", false, new byte[9])),
             List.of(new KeptSource("m", PATH, 8, "ee", "class Buoy {}")),
             Map.of("harbour.Buoy", reach),
@@ -188,7 +199,7 @@ class RunFileTest {
     check(with(Arrays.copyOf(whole, 60)), "is no run file");
     byte[] later = whole.clone();
     later[63] = 9;
-    check(with(later), "has format 9, and this Atalaya reads up to 3");
+    check(with(later), "has format 9, and this Atalaya reads up to 4");
     Path other = folder.resolve("other.run");
     try (var database = DriverManager.getConnection("jdbc:sqlite:" + other)) {
       database.createStatement().execute("CREATE TABLE berth (name TEXT)");

@@ -10,6 +10,7 @@ import atalaya.core.figure.MethodFigures;
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.GapFinder;
 import atalaya.core.gap.Opened;
+import atalaya.core.gap.Survivors;
 import atalaya.core.kept.KeptSource;
 import atalaya.points.Hash;
 import atalaya.store.runfile.RunFile;
@@ -29,6 +30,9 @@ import java.util.stream.Collectors;
 public final class Judgement {
   private final Map<Decision, Standing> standings = new LinkedHashMap<>();
   private final Map<String, Opened> removed = new HashMap<>();
+
+  /** How many survivors do not count, by qualified name of the method. */
+  private final Map<String, Integer> discounted = new HashMap<>();
 
   private Judgement() {}
 
@@ -53,6 +57,7 @@ public final class Judgement {
           decision, decision.standing(open.contains(decision.gap()), code, today));
     }
     judgement.remove(run);
+    judgement.discount(run);
     return judgement;
   }
 
@@ -90,6 +95,27 @@ public final class Judgement {
     }
   }
 
+  /** Survivors that were ruled equivalent, or accepted, leave notice. */
+  private void discount(RunFile run) {
+    Map<String, Ruling> holding = holding();
+    if (!holding.containsValue(Ruling.EQUIVALENT) && !holding.containsValue(Ruling.ACCEPT)) {
+      return;
+    }
+    Survivors.places(run.mutants())
+        .forEach(
+            (gap, mutants) -> {
+              Ruling ruling = holding.get(gap.name());
+              if (ruling == Ruling.EQUIVALENT || ruling == Ruling.ACCEPT) {
+                discounted.merge(gap.qualifiedMethod(), mutants.size(), Integer::sum);
+              }
+            });
+  }
+
+  private MethodFigures discounted(MethodFigures method) {
+    int none = discounted.getOrDefault(method.qualifiedName(), 0);
+    return none == 0 ? method : method.with(method.mutants().withoutSurvivors(none));
+  }
+
   /** What is accepted, by qualified name of the method. */
   public Map<String, Opened> accepted() {
     return removed;
@@ -97,7 +123,7 @@ public final class Judgement {
 
   /** Whether anything is accepted. */
   public boolean accepts() {
-    return !removed.isEmpty();
+    return !removed.isEmpty() || !discounted.isEmpty();
   }
 
   /** Methods without what was accepted. */
@@ -106,9 +132,18 @@ public final class Judgement {
         (int)
             standings.entrySet().stream()
                 .filter(e -> e.getValue() == Standing.HOLDS)
-                .filter(e -> e.getKey().ruling() == Ruling.ACCEPT)
+                .map(e -> e.getKey().ruling())
+                .filter(ruling -> ruling == Ruling.ACCEPT || ruling == Ruling.EQUIVALENT)
                 .count();
-    return applied == 0 ? Judged.asTheyAre(methods) : Judged.of(methods, removed, applied);
+    List<MethodFigures> counted =
+        discounted.isEmpty() ? methods : methods.stream().map(this::discounted).toList();
+    return applied == 0
+        ? Judged.asTheyAre(counted)
+        : Judged.of(
+            counted,
+            removed,
+            applied,
+            discounted.values().stream().mapToInt(Integer::intValue).sum());
   }
 
   /** The decisions and how each stands, in the order of the file. */

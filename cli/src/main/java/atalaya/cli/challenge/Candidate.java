@@ -6,7 +6,7 @@ import atalaya.trial.find.PlantableMutant;
 /**
  * A mutant that may be decided.
  *
- * @param basis what its verdict rests on, see {@code Verdicts.Based}
+ * @param basis what its verdict rests on, see {@code BasedVerdict}
  */
 record Candidate(PlantableMutant plantable, Reaching.Reached reached, String basis) {
   String method() {

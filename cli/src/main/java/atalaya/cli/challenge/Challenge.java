@@ -5,11 +5,12 @@ import atalaya.cli.Failure;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.kept.KeptClass;
+import atalaya.core.mutant.BasedVerdict;
 import atalaya.core.mutant.Fate;
 import atalaya.core.mutant.TriedMutant;
 import atalaya.launch.project.Project;
 import atalaya.store.runfile.RunFile;
-import atalaya.store.runfile.Verdicts;
+import atalaya.store.runfile.VerdictWriter;
 import atalaya.trial.decide.Campaign;
 import atalaya.trial.decide.Decided;
 import atalaya.trial.decide.PlantedFolder;
@@ -74,7 +75,7 @@ public final class Challenge {
       int workers,
       Shard shard,
       boolean resumes,
-      Map<String, Verdicts.Based> earlier,
+      Map<String, BasedVerdict> earlier,
       WorkerKit kit,
       Path scratch) {}
 
@@ -123,8 +124,8 @@ public final class Challenge {
             .of(settings.methods()).stream()
                 .filter(c -> settings.shard().holds(c.method()))
                 .toList();
-    try (Verdicts verdicts = Verdicts.open(settings.runFile())) {
-      Map<String, Verdicts.Based> known = new HashMap<>(settings.earlier());
+    try (VerdictWriter verdicts = VerdictWriter.open(settings.runFile())) {
+      Map<String, BasedVerdict> known = new HashMap<>(settings.earlier());
       if (settings.resumes()) {
         known.putAll(run.verdicts());
       } else {
@@ -159,12 +160,12 @@ public final class Challenge {
   }
 
   /** The mutants whose verdict is not known yet, by number. */
-  private Map<Integer, Candidate> open(Map<String, Verdicts.Based> known, Verdicts verdicts) {
+  private Map<Integer, Candidate> open(Map<String, BasedVerdict> known, VerdictWriter verdicts) {
     Map<String, Integer> numbers = new HashMap<>();
     tests.forEach(test -> numbers.putIfAbsent(test.test().name(), test.test().number()));
     Map<Integer, Candidate> open = new LinkedHashMap<>();
     for (Candidate candidate : all) {
-      Verdicts.Based before = known.get(candidate.plantable().mutant().name());
+      BasedVerdict before = known.get(candidate.plantable().mutant().name());
       if (before != null && before.basis().equals(candidate.basis())) {
         TriedMutant tried = before.tried();
         TriedMutant now =
@@ -175,7 +176,7 @@ public final class Challenge {
                 tried.noticedWith(),
                 tried.testsRun());
         verdicts.add(
-            new Verdicts.Based(now, candidate.basis()), numbers.getOrDefault(tried.noticedBy(), 0));
+            new BasedVerdict(now, candidate.basis()), numbers.getOrDefault(tried.noticedBy(), 0));
         takenOver++;
       } else if (candidate.reached().isAny()) {
         open.put(open.size(), candidate);
@@ -187,9 +188,9 @@ public final class Challenge {
     return open;
   }
 
-  private static Verdicts.Based based(
+  private static BasedVerdict based(
       Candidate candidate, Fate fate, String noticedBy, String with, int testsRun) {
-    return new Verdicts.Based(
+    return new BasedVerdict(
         new TriedMutant(candidate.plantable().mutant(), fate, noticedBy, with, testsRun),
         candidate.basis());
   }
@@ -390,14 +391,14 @@ public final class Challenge {
 
   private final class Deciding {
     private final Map<Integer, Candidate> open;
-    private final Verdicts verdicts;
+    private final VerdictWriter verdicts;
     private final Map<Integer, String> names = new HashMap<>();
     private int of;
     private int done;
     private int noticed;
     private int survived;
 
-    Deciding(Map<Integer, Candidate> open, Verdicts verdicts) {
+    Deciding(Map<Integer, Candidate> open, VerdictWriter verdicts) {
       this.open = open;
       this.verdicts = verdicts;
       tests.forEach(test -> names.put(test.test().number(), test.test().name()));

@@ -21,7 +21,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 
 /** Which tests can be run again, and in which JVM. */
-final class Setups {
+public final class Setups {
   private static final Map<String, Boolean> HAS = new HashMap<>();
 
   private final Project project;
@@ -45,7 +45,7 @@ final class Setups {
   }
 
   /** Of the tests of a run that passed. */
-  static Setups of(
+  public static Setups of(
       Project project,
       List<ObservedJvm> jvms,
       List<KeptClass> classFiles,
@@ -60,12 +60,12 @@ final class Setups {
   }
 
   /** The tests that can be run, by the JVM that does. */
-  Map<JvmSetup, List<RunnableTest>> tests() {
+  public Map<JvmSetup, List<RunnableTest>> tests() {
     return tests;
   }
 
   /** Why passed tests can't be run, by their number. */
-  Map<Integer, String> unfit() {
+  public Map<Integer, String> unfit() {
     return unfit;
   }
 
@@ -134,7 +134,18 @@ final class Setups {
         jvm.options().stream().filter(Setups::isWanted).toList(),
         jvm.classPath(),
         Path.of(jvm.workingDirectory()),
-        Map.of());
+        properties(jvm));
+  }
+
+  private static Map<String, String> properties(ObservedJvm jvm) {
+    Map<String, String> properties = new TreeMap<>();
+    for (String property : jvm.properties()) {
+      int equals = property.indexOf('=');
+      if (equals > 0) {
+        properties.put(property.substring(0, equals), property.substring(equals + 1));
+      }
+    }
+    return properties;
   }
 
   private static boolean isWanted(String option) {

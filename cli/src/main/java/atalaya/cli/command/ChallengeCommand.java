@@ -11,13 +11,14 @@ import atalaya.cli.render.ChallengeView;
 import atalaya.cli.render.ProgressLine;
 import atalaya.cli.render.Words;
 import atalaya.core.figure.MethodFigures;
+import atalaya.core.mutant.BasedVerdict;
 import atalaya.core.mutant.TriedMutant;
 import atalaya.core.naming.Target;
 import atalaya.core.table.Tables;
 import atalaya.launch.project.Project;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.runfile.UnreadableRun;
-import atalaya.store.runfile.Verdicts;
+import atalaya.store.runfile.VerdictWriter;
 import atalaya.store.table.CsvWriter;
 import atalaya.trial.decide.WorkerKit;
 import java.io.IOException;
@@ -122,7 +123,7 @@ public final class ChallengeCommand extends ReadingCommand {
               scratch);
       ProgressLine progress = new ProgressLine(console(), isQuiet(), budgetNanos);
       Challenge.Outcome outcome;
-      try (Verdicts verdicts = Verdicts.open(run.path())) {
+      try (VerdictWriter verdicts = VerdictWriter.open(run.path())) {
         verdicts.about(Map.of("state", state, "complete", "0"));
       }
       try {
@@ -257,13 +258,13 @@ public final class ChallengeCommand extends ReadingCommand {
   }
 
   /** The verdicts of the last run before this one that has any. */
-  private Map<String, Verdicts.Based> earlier(RunFile run) throws IOException {
+  private Map<String, BasedVerdict> earlier(RunFile run) throws IOException {
     for (Path file : runs().newestFirst()) {
       try (RunFile other = RunFile.open(file)) {
         boolean isEarlier =
             !other.info().id().equals(run.info().id())
                 && other.info().started().isBefore(run.info().started());
-        Map<String, Verdicts.Based> verdicts = isEarlier ? other.verdicts() : Map.of();
+        Map<String, BasedVerdict> verdicts = isEarlier ? other.verdicts() : Map.of();
         if (!verdicts.isEmpty()) {
           return verdicts;
         }

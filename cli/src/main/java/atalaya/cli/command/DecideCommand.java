@@ -60,6 +60,9 @@ public final class DecideCommand extends ReadingCommand {
     @Option(names = "--redesign", description = "The code ought to be made otherwise.")
     boolean redesign;
 
+    @Option(names = "--equivalent", description = "The faults that pass here change nothing.")
+    boolean equivalent;
+
     @Option(names = "--withdraw", description = "Take the decision back.")
     boolean withdraw;
   }
@@ -118,6 +121,13 @@ public final class DecideCommand extends ReadingCommand {
   private int record(SortedMap<String, Decision> decisions) throws IOException {
     try (RunFile run = openRun()) {
       List<Gap> gaps = gaps(run);
+      Optional<Gap> other =
+          gaps.stream().filter(gap -> gap.kind() != Gap.Kind.SURVIVOR).findFirst();
+      if (ruled.equivalent && other.isPresent()) {
+        throw new Failure(
+            ExitCode.INPUT,
+            other.get().name() + " is no fault that passes; only those may be equivalent");
+      }
       Map<String, MethodFigures> methods = new HashMap<>();
       run.methods().forEach(m -> methods.putIfAbsent(m.qualifiedName(), m));
       LocalDate today = LocalDate.ofInstant(console().clock().instant(), ZoneId.systemDefault());
@@ -173,6 +183,9 @@ public final class DecideCommand extends ReadingCommand {
     }
     if (ruled.test) {
       return Ruling.TEST;
+    }
+    if (ruled.equivalent) {
+      return Ruling.EQUIVALENT;
     }
     return ruled.delete ? Ruling.DELETE : Ruling.REDESIGN;
   }

@@ -34,6 +34,7 @@ public final class ExportCommand extends ReadingCommand {
     METHODS,
     CLASSES,
     TESTS,
+    MUTANTS,
     GAPS;
 
     /** Takes them in lower case. */
@@ -47,7 +48,7 @@ public final class ExportCommand extends ReadingCommand {
   @Parameters(
       paramLabel = "TABLE",
       converter = What.Converter.class,
-      description = "lines, outcomes, methods, classes, tests or gaps.")
+      description = "lines, outcomes, methods, classes, tests, mutants or gaps.")
   private What what;
 
   @Spec private CommandSpec spec;
@@ -83,6 +84,7 @@ public final class ExportCommand extends ReadingCommand {
       case OUTCOMES -> Tables.outcomes(run.outcomes(), judgement(run).accepted());
       case METHODS -> Tables.methods(methods(run), configuration().thresholds());
       case CLASSES -> Tables.classes(classes(run));
+      case MUTANTS -> Tables.mutants(run.mutants());
       case GAPS -> Tables.gaps(run.gaps(), judgement(run).holding());
       case TESTS -> Tables.tests(run.tests(), configuration().kinds());
     };

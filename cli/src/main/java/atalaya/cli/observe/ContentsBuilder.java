@@ -208,6 +208,7 @@ final class ContentsBuilder {
         jvm.mainCommand,
         jvm.workingDirectory,
         jvm.options,
-        jvm.classPath);
+        jvm.classPath,
+        jvm.properties);
   }
 }

@@ -59,7 +59,8 @@ public final class Merging {
         whole.notObserved(),
         whole.uncaught(),
         whole.recordings(),
-        whole.recorded());
+        whole.recorded(),
+        whole.verdicts());
   }
 
   private static ClassState state(

@@ -1,6 +1,8 @@
 package atalaya.cli.render;
 
 import atalaya.core.gap.Gap;
+import atalaya.core.gap.Survivors;
+import atalaya.core.mutant.Unnoticed;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -20,9 +22,25 @@ public final class GapWords {
       case METHOD -> "never entered";
       case UNUSED -> "never entered, and nothing in the project calls it";
       case HANDLER -> "`" + text + "` never entered";
+      case SURVIVOR -> "no test notices when " + survivors(gap);
       case LOOP -> "`" + text + "` never repeated";
       case OUTCOME -> outcome(gap, text);
     };
+  }
+
+  private static String survivors(Gap gap) {
+    List<String> all = Survivors.mutated(gap);
+    String first = Words.plain(Unnoticed.when(gap.condition(), all.get(0), gap.method()));
+    if (all.size() == 1) {
+      return first;
+    }
+    List<String> more = new ArrayList<>();
+    for (String mutated : all.subList(1, all.size())) {
+      String when = Unnoticed.when(gap.condition(), mutated, gap.method());
+      int is = when.lastIndexOf(" is ");
+      more.add(Words.plain(is < 0 ? when : when.substring(is + 4)));
+    }
+    return first + ", or " + String.join(", or ", more);
   }
 
   private static String outcome(Gap gap, String text) {

@@ -91,6 +91,7 @@ public final class GapsView {
     List<String> kinds = new ArrayList<>();
     add(kinds, Gap.Kind.OUTCOME, "outcome missing", "outcomes missing");
     add(kinds, Gap.Kind.LOOP, "loop never repeated", "loops never repeated");
+    add(kinds, Gap.Kind.SURVIVOR, "place where faults pass", "places where faults pass");
     if (!entered.isEmpty()) {
       kinds.add(0, "never entered: " + String.join(", ", entered));
     }

@@ -70,11 +70,16 @@ public record Head(
         accepted.methods() > 0
             ? " (" + Words.count(accepted.methods(), "whole method", "whole methods") + ")"
             : "";
+    String faults =
+        accepted.faults() > 0
+            ? ", " + Words.count(accepted.faults(), "fault that passes", "faults that pass")
+            : "";
     return "accepted: "
         + Words.count(accepted.lines(), "line", "lines")
         + ", "
         + Words.count(accepted.outcomes(), "outcome", "outcomes")
         + methods
+        + faults
         + " by "
         + Words.count(accepted.decisions(), "decision", "decisions")
         + ", in no total or ranking (atalaya gaps --decided)";

@@ -115,11 +115,27 @@ public final class InspectView {
             + figures.complexity().value()
             + " x (1 - reach "
             + Words.paths(figures.reach())
-            + ")");
+            + ")"
+            + unchecked(figures));
     Footing footing = Footing.of(figures);
     lines.add("  footing to change it: " + footing.label() + "; " + footing.reason());
     tests(method, lines);
     return lines;
+  }
+
+  private static String unchecked(MethodFigures figures) {
+    if (figures.notice().isEmpty()) {
+      return "";
+    }
+    return " unreached, and "
+        + figures.complexity().value()
+        + " x reach x (1 - notice "
+        + Words.paths(figures.notice().getAsDouble())
+        + ") unchecked; "
+        + figures.mutants().killed()
+        + " of "
+        + Words.count(figures.mutants().killed() + figures.mutants().survived(), "fault", "faults")
+        + " noticed";
   }
 
   private static void tests(MethodInside method, List<String> lines) {

@@ -40,6 +40,7 @@ public final class ProgressLine implements Challenge.Progress {
     long now = System.nanoTime();
     if (began == 0) {
       began = now;
+      shown = now;
     }
     if (now - shown < (watched ? WATCHED : UNWATCHED)) {
       return;

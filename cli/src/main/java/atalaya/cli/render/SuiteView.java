@@ -45,18 +45,27 @@ public final class SuiteView {
   }
 
   private Columns table() {
-    Columns columns =
-        Columns.of(
-            ">only here: lines", ">branches", ">in all: lines", ">branches", ">time", "test");
+    List<String> titles =
+        new ArrayList<>(List.of(">only here: lines", ">branches", ">in all: lines", ">branches"));
+    boolean isChallenged = suite.tests().stream().anyMatch(test -> test.kills() > 0);
+    if (isChallenged) {
+      titles.add(">faults noticed first");
+    }
+    titles.addAll(List.of(">time", "test"));
+    Columns columns = Columns.of(titles.toArray(String[]::new));
     for (TestFigures test : shown.stream().limit(top).toList()) {
       boolean known = !test.test().overlapped();
-      columns.add(
-          known ? String.valueOf(test.linesOnlyHere()) : "?",
-          known ? String.valueOf(test.outcomesOnlyHere()) : "?",
-          known ? String.valueOf(test.lines()) : "?",
-          known ? String.valueOf(test.outcomes()) : "?",
-          Words.time(test.test().milliseconds()),
-          test.test().name() + note(test));
+      List<String> cells = new ArrayList<>();
+      for (int figure :
+          List.of(test.linesOnlyHere(), test.outcomesOnlyHere(), test.lines(), test.outcomes())) {
+        cells.add(known ? String.valueOf(figure) : "?");
+      }
+      if (isChallenged) {
+        cells.add(String.valueOf(test.kills()));
+      }
+      cells.add(Words.time(test.test().milliseconds()));
+      cells.add(test.test().name() + note(test));
+      columns.add(cells.toArray(String[]::new));
     }
     return columns;
   }

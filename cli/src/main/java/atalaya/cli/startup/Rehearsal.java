@@ -128,7 +128,7 @@ public final class Rehearsal {
         List.of(new KeptSource("harbour", path, 0, "", "")),
         Map.of(),
         List.of(ofClass),
-        List.of(new TestFigures(test, 1, 1, 1, 0, 0)),
+        List.of(new TestFigures(test, 1, 1, 1, 0, 0, 0)),
         List.of(),
         List.of(),
         List.of());

@@ -56,7 +56,9 @@ public record Comparison(
   }
 
   /** Compares two runs. */
-  public static Comparison of(RunSide before, RunSide after) {
+  public static Comparison of(RunSide first, RunSide second) {
+    RunSide before = first.triedLike(second);
+    RunSide after = second.triedLike(first);
     List<MethodPair> pairs = pairs(before.methods(), after.methods());
     Map<String, String> movedTo = new HashMap<>();
     Set<String> kept = new TreeSet<>();
@@ -73,7 +75,7 @@ public record Comparison(
     return new Comparison(
         Totals.of(before.methods()),
         Totals.of(after.methods()),
-        differences(before, after),
+        differences(first, second),
         pairs.stream()
             .filter(MethodPair::isChanged)
             .sorted(
@@ -191,6 +193,17 @@ public record Comparison(
         .forEach(changed::add);
     if (!changed.isEmpty()) {
       all.add(new Difference("code", changed.size() + " class files are not the same", changed));
+    }
+    if (!before.tried().equals(after.tried())) {
+      all.add(
+          new Difference(
+              "challenge",
+              "faults were planted in "
+                  + before.tried().size()
+                  + " methods, then in "
+                  + after.tried().size()
+                  + "; what passes unnoticed is compared where both were tried",
+              List.of()));
     }
     names(all, "tests added", after.tests(), before.tests());
     names(all, "tests gone", before.tests(), after.tests());

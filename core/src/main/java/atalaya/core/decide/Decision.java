@@ -33,7 +33,9 @@ public record Decision(
     /** The code ought to go. */
     DELETE,
     /** The code ought to be made so that the gap can't be. */
-    REDESIGN;
+    REDESIGN,
+    /** The mutants that survived here do what the code does; no test could tell them apart. */
+    EQUIVALENT;
 
     /** In files and tables, in lower case. */
     public String label() {

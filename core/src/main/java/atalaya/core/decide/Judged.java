@@ -22,10 +22,11 @@ public record Judged(List<MethodFigures> methods, Accepted accepted) {
    * @param methods never entered, accepted as a whole
    * @param lines never reached, those of such methods included
    * @param outcomes missing, those of such methods included
+   * @param faults that pass and were accepted, or ruled equivalent
    */
-  public record Accepted(int decisions, int methods, int lines, int outcomes) {
+  public record Accepted(int decisions, int methods, int lines, int outcomes, int faults) {
     /** Nothing. */
-    public static final Accepted NONE = new Accepted(0, 0, 0, 0);
+    public static final Accepted NONE = new Accepted(0, 0, 0, 0, 0);
   }
 
   public Judged {
@@ -42,8 +43,10 @@ public record Judged(List<MethodFigures> methods, Accepted accepted) {
    *
    * @param removed by qualified name of the method: lines and outcomes that were never reached
    * @param decisions how many were applied
+   * @param faults how many survivors were taken out already
    */
-  public static Judged of(List<MethodFigures> methods, Map<String, Opened> removed, int decisions) {
+  public static Judged of(
+      List<MethodFigures> methods, Map<String, Opened> removed, int decisions, int faults) {
     List<MethodFigures> left = new ArrayList<>();
     int whole = 0;
     int lines = 0;
@@ -62,7 +65,7 @@ public record Judged(List<MethodFigures> methods, Accepted accepted) {
         left.add(without(method, here));
       }
     }
-    return new Judged(left, new Accepted(decisions, whole, lines, outcomes));
+    return new Judged(left, new Accepted(decisions, whole, lines, outcomes, faults));
   }
 
   private static MethodFigures without(MethodFigures method, Opened removed) {

@@ -60,7 +60,7 @@ public final class Joiner {
     int outcomesOnlyHere;
 
     TestFigures figures(atalaya.core.run.Test test) {
-      return new TestFigures(test, methods, lines, outcomes, linesOnlyHere, outcomesOnlyHere);
+      return new TestFigures(test, methods, lines, outcomes, linesOnlyHere, outcomesOnlyHere, 0);
     }
   }
 

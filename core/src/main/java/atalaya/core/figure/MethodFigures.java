@@ -39,6 +39,12 @@ public record MethodFigures(
     return Unwatched.of(complexity.value(), reach(), notice());
   }
 
+  /** The same method with other mutants. */
+  public MethodFigures with(Mutants other) {
+    return new MethodFigures(
+        path, className, method, firstLine, lastLine, complexity, lines, outcomes, tests, other);
+  }
+
   /** {@code harbour.tariff.BerthTariff#quote(Vessel,Stay)}. */
   public String qualifiedName() {
     return className + "#" + method;

@@ -19,6 +19,11 @@ public record Mutants(int killed, int survived) {
     }
   }
 
+  /** Without survivors that do not count. */
+  public Mutants withoutSurvivors(int none) {
+    return new Mutants(killed, Math.max(0, survived - none));
+  }
+
   /** The share of planted faults that the tests noticed, 0 to 1; empty when none was decided. */
   public OptionalDouble notice() {
     if (killed + survived == 0) {

@@ -10,8 +10,9 @@ import java.util.Locale;
  * @param className the binary name
  * @param method with simple parameter types
  * @param line of the condition, the handler, the loop, or the method's declaration
- * @param condition the text of the condition, handler or loop; empty for a method
- * @param outcome the missing one; empty for other kinds
+ * @param condition the text of the condition, handler, loop or changed code; empty for a method
+ * @param outcome the missing one; of survivors what stood in place of the text, joined by {@code "
+ *     | "}; empty for other kinds
  * @param evaluated whether the condition came out any other way; true for other kinds
  * @param behind the name of the outermost gap of its method that opens it up; empty when none does
  */
@@ -39,7 +40,9 @@ public record Gap(
     /** A handler was never entered. */
     HANDLER,
     /** A loop ran its body, and never more than once. */
-    LOOP;
+    LOOP,
+    /** Mutants survived here. */
+    SURVIVOR;
 
     /** What a gap stays, whoever calls its method. */
     public Kind lasting() {

@@ -8,6 +8,7 @@ import java.util.List;
  * @param started in milliseconds since 1970
  * @param mainCommand its main class and arguments, as far as it told
  * @param options those it was started with
+ * @param properties that were set in it, each as {@code key=value}
  */
 public record ObservedJvm(
     String id,
@@ -17,9 +18,11 @@ public record ObservedJvm(
     String mainCommand,
     String workingDirectory,
     List<String> options,
-    List<String> classPath) {
+    List<String> classPath,
+    List<String> properties) {
   public ObservedJvm {
     options = List.copyOf(options);
     classPath = List.copyOf(classPath);
+    properties = List.copyOf(properties);
   }
 }

@@ -3,6 +3,7 @@ package atalaya.core.kept;
 import atalaya.core.figure.ClassFigures;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.leave.LeftOut;
+import atalaya.core.mutant.BasedVerdict;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RecordedTest;
@@ -18,6 +19,7 @@ import java.util.Map;
  * @param reach the raw points by binary name of the class
  * @param recordings what it was merged from; empty for a run of one recording
  * @param recorded where each of its tests comes from; empty for a run of one recording
+ * @param verdicts about mutants; empty where none was tried
  * @param figures derived from the rest
  * @param tests derived from the rest
  * @param leftOut for its nature; what is left out by path is among the classes
@@ -34,7 +36,8 @@ public record RunContents(
     List<NotObserved> notObserved,
     List<UncaughtException> uncaught,
     List<Recording> recordings,
-    List<RecordedTest> recorded) {
+    List<RecordedTest> recorded,
+    List<BasedVerdict> verdicts) {
 
   /** Of a run with one recording. */
   public RunContents(
@@ -59,6 +62,7 @@ public record RunContents(
         leftOut,
         notObserved,
         uncaught,
+        List.of(),
         List.of(),
         List.of());
   }

@@ -3,6 +3,8 @@ package atalaya.core.merge;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
+import atalaya.core.mutant.BasedVerdict;
+import atalaya.core.mutant.Mutant;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
 import atalaya.core.run.NotObserved;
@@ -106,7 +108,8 @@ public final class Merger {
         tests,
         recorded,
         notObserved(),
-        distinct(Whole::uncaught));
+        distinct(Whole::uncaught),
+        verdicts());
   }
 
   private Map<String, ObservedJvm> jvms() {
@@ -139,6 +142,40 @@ public final class Merger {
     int order = Long.compare(a.modified(), b.modified());
     order = order != 0 ? order : a.hash().compareTo(b.hash());
     return order >= 0 ? a : b;
+  }
+
+  /**
+   * What any run knows of mutants, where its code is the one that was chosen. A mutant that one run
+   * noticed is noticed.
+   */
+  private List<BasedVerdict> verdicts() {
+    Map<String, BasedVerdict> verdicts = new TreeMap<>();
+    for (Whole run : runs) {
+      Map<String, String> hashes = new HashMap<>();
+      run.classes().forEach(file -> hashes.putIfAbsent(file.name(), file.hash()));
+      for (BasedVerdict verdict : run.verdicts()) {
+        String type = verdict.tried().mutant().className();
+        KeptClass now = chosen.get(type);
+        if (now != null && now.hash().equals(hashes.get(type))) {
+          verdicts.merge(verdict.tried().mutant().name(), verdict, Merger::surer);
+        }
+      }
+    }
+    return verdicts.values().stream().sorted(Merger::byPlace).toList();
+  }
+
+  private static int byPlace(BasedVerdict one, BasedVerdict other) {
+    Mutant a = one.tried().mutant();
+    Mutant b = other.tried().mutant();
+    int order = a.className().compareTo(b.className());
+    order = order != 0 ? order : Integer.compare(a.line(), b.line());
+    return order != 0 ? order : a.name().compareTo(b.name());
+  }
+
+  private static BasedVerdict surer(BasedVerdict one, BasedVerdict other) {
+    int order = one.tried().fate().compareTo(other.tried().fate());
+    order = order != 0 ? order : one.toString().compareTo(other.toString());
+    return order <= 0 ? one : other;
   }
 
   private <T> List<T> newest(

@@ -3,6 +3,7 @@ package atalaya.core.merge;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
+import atalaya.core.mutant.BasedVerdict;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RecordedTest;
@@ -32,4 +33,5 @@ public record Whole(
     List<Test> tests,
     List<RecordedTest> recorded,
     List<NotObserved> notObserved,
-    List<UncaughtException> uncaught) {}
+    List<UncaughtException> uncaught,
+    List<BasedVerdict> verdicts) {}

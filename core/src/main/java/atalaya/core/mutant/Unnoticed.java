@@ -4,43 +4,45 @@ package atalaya.core.mutant;
 public final class Unnoticed {
   private Unnoticed() {}
 
-  /** As a sentence without its full stop: {@code no test notices when ...}. */
-  public static String words(Mutant mutant) {
-    return "no test notices when " + when(mutant);
-  }
-
-  /** What the mutant does, to follow {@code when}. */
+  /** What the mutant does, to follow {@code no test notices when}. */
   public static String when(Mutant mutant) {
-    String original = plain(mutant.original());
-    String mutated = plain(mutant.mutated());
-    return switch (mutant.operator()) {
-      case RVR -> "the result of " + name(mutant) + " is " + value(mutated);
-      case SDL -> "`" + original + "` is missing";
-      case EXD -> "`" + original + "` does not throw";
-      case SLE -> "`" + original + "` and `" + mutated + "` change places";
-      case COR -> "`" + original + "` is always " + mutated;
-      default ->
-          mutated.equals("true") || mutated.equals("false")
-              ? "`" + original + "` is always " + mutated
-              : "`" + original + "` is `" + mutated + "`";
-    };
+    return when(plain(mutant.original()), plain(mutant.mutated()), mutant.method());
   }
 
-  private static String name(Mutant mutant) {
-    String method = mutant.method();
+  /**
+   * What a change of the source does, to follow {@code no test notices when}.
+   *
+   * @param original what stands there, on one line
+   * @param method it stands in, with simple parameter types
+   */
+  public static String when(String original, String mutated, String method) {
+    String quoted = "`" + original + "`";
+    if (mutated.equals(";")) {
+      return quoted + (original.startsWith("throw") ? " does not throw" : " is missing");
+    }
+    if (original.startsWith("case ")) {
+      return quoted + " and `" + mutated + "` change places";
+    }
+    if (original.startsWith("return ") && mutated.startsWith("return ")) {
+      return "the result of " + name(method) + " is " + value(mutated.substring(7));
+    }
+    boolean isConstant = mutated.equals("true") || mutated.equals("false");
+    return quoted + " is " + (isConstant ? "always " + mutated : "`" + mutated + "`");
+  }
+
+  private static String name(String method) {
     return "`" + method.substring(0, method.indexOf('(')) + "`";
   }
 
-  private static String value(String mutated) {
-    String value = mutated.startsWith("return ") ? mutated.substring(7) : mutated;
-    String bare = value.replaceAll(";$", "");
-    return switch (bare) {
-      case "\"\"" -> "an empty text";
-      case "java.util.Collections.emptyList()", "java.util.Collections.emptySet()" -> "empty";
-      case "java.util.Collections.emptyMap()", "java.util.Collections.emptyIterator()" -> "empty";
-      case "java.util.Optional.empty()", "java.util.stream.Stream.empty()" -> "empty";
-      default -> bare.startsWith("new ") ? "an empty array" : bare;
-    };
+  private static String value(String returned) {
+    String value = returned.replaceAll(";$", "");
+    if (value.equals("\"\"")) {
+      return "an empty text";
+    }
+    if (value.startsWith("new ")) {
+      return "an empty array";
+    }
+    return value.startsWith("java.util.") ? "empty" : value;
   }
 
   private static String plain(String text) {

@@ -361,6 +361,6 @@ public final class Tables {
         known ? figures.outcomes() : null,
         known ? figures.linesOnlyHere() : null,
         known ? figures.outcomesOnlyHere() : null,
-        0);
+        figures.kills());
   }
 }

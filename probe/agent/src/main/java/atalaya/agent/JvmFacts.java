@@ -8,11 +8,30 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import java.util.TreeSet;
 import java.util.jar.JarFile;
 import java.util.jar.Manifest;
 
 /** What the JVM tells of itself: at its start what would change later, the rest when asked. */
 final class JvmFacts {
+  /** How the names of properties begin that a JVM or a runner of tests has for itself. */
+  private static final List<String> OWN =
+      Arrays.asList(
+          "java.",
+          "jdk.",
+          "sun.",
+          "os.",
+          "user.",
+          "file.",
+          "line.",
+          "path.",
+          "native.",
+          "awt.",
+          "stdout.",
+          "stderr.",
+          "stdin.",
+          "surefire.");
+
   private final long started = System.currentTimeMillis();
   private final List<String> classPath = classPath();
 
@@ -25,7 +44,20 @@ final class JvmFacts {
         System.getProperty("sun.java.command", ""),
         new File("").getAbsolutePath(),
         options(),
-        classPath);
+        classPath,
+        properties());
+  }
+
+  /** Those that test runners set, so that tests can be run with them again. */
+  private static List<String> properties() {
+    List<String> properties = new ArrayList<>();
+    for (String key : new TreeSet<>(System.getProperties().stringPropertyNames())) {
+      String value = System.getProperty(key);
+      if (value != null && OWN.stream().noneMatch(key::startsWith)) {
+        properties.add(key + "=" + value);
+      }
+    }
+    return properties;
   }
 
   private static List<String> options() {

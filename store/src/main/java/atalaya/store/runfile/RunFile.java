@@ -12,6 +12,7 @@ import atalaya.core.figure.OutcomeFigures;
 import atalaya.core.figure.Share;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.gap.Gap;
+import atalaya.core.gap.Survivors;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
@@ -19,6 +20,7 @@ import atalaya.core.kept.Stamp;
 import atalaya.core.leave.LeftOut;
 import atalaya.core.leave.Nature;
 import atalaya.core.merge.Whole;
+import atalaya.core.mutant.BasedVerdict;
 import atalaya.core.mutant.Fate;
 import atalaya.core.mutant.Mutant;
 import atalaya.core.mutant.Operator;
@@ -184,9 +186,21 @@ public final class RunFile implements AutoCloseable {
 
   /** The gaps that count of some classes, by class and method. */
   public List<Gap> gaps(Predicate<String> className) {
-    return read(
-        GAPS + COUNTED + " AND class.id IN (" + ids(className) + ") ORDER BY class.id, gap.rowid",
-        RunFile::gap);
+    return withSurvivors(
+        read(
+            GAPS
+                + COUNTED
+                + " AND class.id IN ("
+                + ids(className)
+                + ") ORDER BY class.id, gap.rowid",
+            RunFile::gap),
+        read(
+            MUTANTS
+                + COUNTED
+                + " AND class.id IN ("
+                + ids(className)
+                + ") ORDER BY class.id, mutant.line, mutant.rowid",
+            RunFile::mutant));
   }
 
   private String ids(Predicate<String> className) {
@@ -337,12 +351,21 @@ public final class RunFile implements AutoCloseable {
 
   /** The gaps that count, by class and method. */
   public List<Gap> gaps() {
-    return read(GAPS + COUNTED + " ORDER BY class.id, gap.rowid", RunFile::gap);
+    return withSurvivors(
+        read(GAPS + COUNTED + " ORDER BY class.id, gap.rowid", RunFile::gap), mutants());
   }
 
   /** The gaps of a class. */
   public List<Gap> gaps(String className) {
-    return read(GAPS + " WHERE class.name = ? ORDER BY gap.rowid", RunFile::gap, className);
+    return withSurvivors(
+        read(GAPS + " WHERE class.name = ? ORDER BY gap.rowid", RunFile::gap, className),
+        mutants(className));
+  }
+
+  private static List<Gap> withSurvivors(List<Gap> gaps, List<TriedMutant> mutants) {
+    List<Gap> all = new ArrayList<>(gaps);
+    all.addAll(Survivors.of(mutants));
+    return all;
   }
 
   private static Gap gap(ResultSet row) throws SQLException {
@@ -375,11 +398,11 @@ public final class RunFile implements AutoCloseable {
   }
 
   /** Verdicts with what they rest on, by the name of the mutant. */
-  public Map<String, Verdicts.Based> verdicts() {
-    Map<String, Verdicts.Based> verdicts = new HashMap<>();
+  public Map<String, BasedVerdict> verdicts() {
+    Map<String, BasedVerdict> verdicts = new HashMap<>();
     query(
         MUTANTS,
-        row -> verdicts.put(row.getString(1), new Verdicts.Based(mutant(row), row.getString(13))));
+        row -> verdicts.put(row.getString(1), new BasedVerdict(mutant(row), row.getString(13))));
     return verdicts;
   }
 
@@ -398,15 +421,6 @@ public final class RunFile implements AutoCloseable {
         row.getString(10),
         row.getString(11),
         row.getInt(12));
-  }
-
-  /** How many mutants each test noticed, by its number. */
-  public Map<Integer, Integer> kills() {
-    Map<Integer, Integer> kills = new HashMap<>();
-    query(
-        "SELECT noticed_by, count(*) FROM mutant WHERE noticed_by > 0 GROUP BY noticed_by",
-        row -> kills.put(row.getInt(1), row.getInt(2)));
-    return kills;
   }
 
   /** What is known of the challenge of this run; nothing where there was none. */
@@ -513,7 +527,8 @@ public final class RunFile implements AutoCloseable {
             "SELECT thread, type, message, place FROM uncaught",
             row ->
                 new UncaughtException(
-                    row.getString(1), row.getString(2), row.getString(3), row.getString(4))));
+                    row.getString(1), row.getString(2), row.getString(3), row.getString(4))),
+        List.copyOf(verdicts().values()));
   }
 
   /** The JVMs that were observed. */
@@ -536,7 +551,8 @@ public final class RunFile implements AutoCloseable {
                 row.getString(5),
                 row.getString(6),
                 words.getOrDefault(row.getString(1) + "option", List.of()),
-                words.getOrDefault(row.getString(1) + "class_path", List.of())));
+                words.getOrDefault(row.getString(1) + "class_path", List.of()),
+                words.getOrDefault(row.getString(1) + "property", List.of())));
   }
 
   private Map<String, ClassReach> wholeReach() {
@@ -628,7 +644,9 @@ public final class RunFile implements AutoCloseable {
   public List<TestFigures> tests() {
     return read(
         "SELECT number, id, name, verdict, milliseconds, overlapped, methods, lines, outcomes,"
-            + " lines_only_here, outcomes_only_here FROM test ORDER BY number",
+            + " lines_only_here, outcomes_only_here, coalesce(kills, 0) FROM test LEFT JOIN"
+            + " (SELECT noticed_by, count(*) AS kills FROM mutant GROUP BY noticed_by)"
+            + " ON noticed_by = number ORDER BY number",
         row ->
             new TestFigures(
                 new Test(
@@ -642,7 +660,8 @@ public final class RunFile implements AutoCloseable {
                 row.getInt(8),
                 row.getInt(9),
                 row.getInt(10),
-                row.getInt(11)));
+                row.getInt(11),
+                row.getInt(12)));
   }
 
   /** The names of the tests that failed or did not finish. */

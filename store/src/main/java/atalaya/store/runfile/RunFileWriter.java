@@ -10,6 +10,7 @@ import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
 import atalaya.core.kept.RunContents;
+import atalaya.core.mutant.BasedVerdict;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RunInfo;
@@ -58,11 +59,25 @@ public final class RunFileWriter {
       try (Connection database = DriverManager.getConnection("jdbc:sqlite:" + unfinished)) {
         new RunFileWriter(database).writeAll(run);
       }
+      verdicts(unfinished, run);
       Files.move(unfinished, file, StandardCopyOption.ATOMIC_MOVE);
     } catch (SQLException | UncheckedIOException e) {
       throw new IOException(e.getMessage(), e);
     } finally {
       Files.deleteIfExists(unfinished);
+    }
+  }
+
+  private static void verdicts(Path file, RunContents run) {
+    if (run.verdicts().isEmpty()) {
+      return;
+    }
+    Map<String, Integer> numbers = new HashMap<>();
+    run.tests().forEach(test -> numbers.putIfAbsent(test.test().name(), test.test().number()));
+    try (VerdictWriter writer = VerdictWriter.open(file)) {
+      for (BasedVerdict verdict : run.verdicts()) {
+        writer.add(verdict, numbers.getOrDefault(verdict.tried().noticedBy(), 0));
+      }
     }
   }
 
@@ -182,6 +197,7 @@ public final class RunFileWriter {
     for (ObservedJvm jvm : jvms) {
       words(jvm, "option", jvm.options());
       words(jvm, "class_path", jvm.classPath());
+      words(jvm, "property", jvm.properties());
     }
   }
 

@@ -107,13 +107,22 @@ public final class Stage {
    * @param methods how many methods have numbers
    */
   public void runUnmutated(int methods) throws IOException, InterruptedException {
+    runUnmutated(methods, LONGEST_UNMUTATED);
+  }
+
+  /**
+   * The same.
+   *
+   * @param longest how many nanoseconds a test may take; then the JVM is ended
+   */
+  public void runUnmutated(int methods, long longest) throws IOException, InterruptedException {
     Map<String, List<Integer>> groups = new LinkedHashMap<>();
     tests
         .values()
         .forEach(t -> groups.computeIfAbsent(t.group(), g -> new ArrayList<>()).add(t.number()));
     List<String> left = new ArrayList<>(groups.keySet());
     while (!left.isEmpty()) {
-      int done = runUnmutated(methods, left, groups);
+      int done = runUnmutated(methods, longest, left, groups);
       if (done < left.size()) {
         for (int number : groups.get(left.get(done))) {
           unmutated.put(number, new Unmutated(Message.FAILED, 0, 1, "the JVM ended"));
@@ -125,7 +134,8 @@ public final class Stage {
   }
 
   /** How many groups ran. */
-  private int runUnmutated(int methods, List<String> names, Map<String, List<Integer>> groups)
+  private int runUnmutated(
+      int methods, long longest, List<String> names, Map<String, List<Integer>> groups)
       throws IOException, InterruptedException {
     long began = System.nanoTime();
     int done = 0;
@@ -142,7 +152,7 @@ public final class Stage {
           });
       boolean answered = false;
       while (true) {
-        DataInputStream answer = worker.answer(LONGEST_UNMUTATED);
+        DataInputStream answer = worker.answer(longest);
         if (answer == null) {
           if (!answered && done == 0) {
             throw new NoWorker(

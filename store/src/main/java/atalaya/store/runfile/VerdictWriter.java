@@ -1,5 +1,6 @@
 package atalaya.store.runfile;
 
+import atalaya.core.mutant.BasedVerdict;
 import atalaya.core.mutant.TriedMutant;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -15,7 +16,7 @@ import java.util.Map;
  * The verdicts of a challenge, as they are written into the run file of the run that is challenged.
  * What was written stays when we are killed.
  */
-public final class Verdicts implements AutoCloseable {
+public final class VerdictWriter implements AutoCloseable {
   private static final long WRITE_EVERY_NANOS = 500_000_000L;
 
   private final Path path;
@@ -23,31 +24,24 @@ public final class Verdicts implements AutoCloseable {
   private final Map<String, Integer> methods = new HashMap<>();
   private long written = System.nanoTime();
 
-  private Verdicts(Path path, Connection database) {
+  private VerdictWriter(Path path, Connection database) {
     this.path = path;
     this.database = database;
   }
-
-  /**
-   * A mutant with what its verdict rests on.
-   *
-   * @param basis another one as soon as the code of its method, or of the tests that reach it, is
-   *     another one
-   */
-  public record Based(TriedMutant tried, String basis) {}
 
   /**
    * Opens the run file for writing.
    *
    * @throws UnreadableRun when that can't be
    */
-  public static Verdicts open(Path path) {
+  public static VerdictWriter open(Path path) {
     RunFileHeader.check(path);
     DatabaseLibrary.prepare();
     try {
-      Verdicts verdicts = new Verdicts(path, DriverManager.getConnection("jdbc:sqlite:" + path));
-      verdicts.begin();
-      return verdicts;
+      VerdictWriter writer =
+          new VerdictWriter(path, DriverManager.getConnection("jdbc:sqlite:" + path));
+      writer.begin();
+      return writer;
     } catch (SQLException e) {
       throw failed(path, e);
     }
@@ -120,7 +114,7 @@ public final class Verdicts implements AutoCloseable {
    *
    * @param noticedBy the number of the test that noticed the mutant, or 0
    */
-  public void add(Based based, int noticedBy) {
+  public void add(BasedVerdict based, int noticedBy) {
     TriedMutant tried = based.tried();
     try (PreparedStatement insert =
         database.prepareStatement(
