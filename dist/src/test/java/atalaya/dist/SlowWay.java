@@ -175,7 +175,7 @@ final class SlowWay {
               .filter(test -> wanted.isEmpty() || wanted.contains(test.number()))
               .toList();
       Stage stage = new Stage(setup, kit, folder, nothing, these);
-      stage.runUnmutated(0, longest);
+      stage.runUnmutated(0, 0, longest);
       for (Map.Entry<Integer, Unmutated> test : stage.unmutated().entrySet()) {
         if (test.getValue().isFit()) {
           passing.add(test.getKey());

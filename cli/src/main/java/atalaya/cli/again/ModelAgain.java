@@ -6,6 +6,7 @@ import atalaya.core.figure.ClassFigures;
 import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.Joiner;
 import atalaya.core.figure.MethodEntries;
+import atalaya.core.figure.Mutants;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.inspect.Inside;
 import atalaya.core.kept.KeptClass;
@@ -22,6 +23,7 @@ import atalaya.java.source.Statements;
 import atalaya.store.runfile.RunFile;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -117,11 +119,19 @@ public final class ModelAgain {
         source.text());
   }
 
+  private Map<String, Mutants> mutants(String className) {
+    Map<String, Mutants> mutants = new HashMap<>();
+    run.methods(className::equals).forEach(m -> mutants.put(m.qualifiedName(), m.mutants()));
+    return mutants;
+  }
+
   private Inside inside(CodeClass code, Inside.Source source, Optional<Integer> only) {
     ClassReach all = run.reach(code.name());
     ClassReach reach = only.map(all::of).orElse(all);
     ClassFigures figures =
-        new Joiner(detail).join(code, reach, ClassState.REACHED, run.gaps(code.name()));
+        new Joiner(detail)
+            .join(code, reach, ClassState.REACHED, run.gaps(code.name()))
+            .with(mutants(code.name()));
     return new Inside(code, figures, reach, source, tests);
   }
 }

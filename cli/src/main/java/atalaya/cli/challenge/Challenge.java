@@ -41,8 +41,8 @@ import java.util.TreeMap;
 
 /** Challenges a run: plants its mutants one at a time and keeps what came of each. */
 public final class Challenge {
-  /** Tests that take longer than this come last. */
-  private static final long SLOW_NANOS = 200_000_000L;
+  /** So many tests are run by themselves, the likeliest first, before those of a class together. */
+  private static final int BY_THEMSELVES = 3;
 
   private static final long SEED = 20_130_318L;
 
@@ -57,6 +57,11 @@ public final class Challenge {
   private final List<Stage> stages = new ArrayList<>();
   private List<Candidate> all = List.of();
   private final Set<Integer> invalid = new HashSet<>();
+  private final List<String> typeNames = new ArrayList<>();
+
+  /** For each mutant those that stand for its places, see {@link Stage#places}. */
+  private final Map<Integer, Set<Integer>> firstAtPlace = new HashMap<>();
+
   private Shares shares = Shares.NONE;
   private int takenOver;
 
@@ -207,7 +212,7 @@ public final class Challenge {
       Path scratch = Files.createDirectory(settings.scratch().resolve("stage" + stages.size()));
       Stage stage = new Stage(setup.getKey(), settings.kit(), scratch, planted, setup.getValue());
       try {
-        stage.runUnmutated(methodNumbers.size());
+        stage.runUnmutated(methodNumbers.size(), open.size());
       } catch (Stage.NoWorker e) {
         throw new Failure(ExitCode.INPUT, e.getMessage(), e);
       }
@@ -225,11 +230,16 @@ public final class Challenge {
 
   private Path plant(Map<Integer, Candidate> open) throws IOException {
     Map<String, List<Planting>> plantings = new HashMap<>();
+    Map<String, Integer> firsts = new HashMap<>();
     Map<String, Map<String, Integer>> numbers = new HashMap<>();
     open.forEach(
         (number, candidate) -> {
           String type = candidate.plantable().mutant().className();
           for (PlantableMutant.Place place : candidate.plantable().places()) {
+            String at = type + "#" + place.code() + " " + place.instruction();
+            firstAtPlace
+                .computeIfAbsent(number, n -> new HashSet<>())
+                .add(firsts.computeIfAbsent(at, a -> number));
             plantings
                 .computeIfAbsent(type, t -> new ArrayList<>())
                 .add(new Planting(number, place.code(), place.instruction(), place.replacement()));
@@ -247,8 +257,10 @@ public final class Challenge {
         ClassPlanter.Planted planted =
             ClassPlanter.all(
                 file.bytes(),
+                typeNames.size(),
                 plantings.getOrDefault(file.name(), List.of()),
                 numbers.getOrDefault(file.name(), Map.of()));
+        typeNames.add(file.name());
         invalid.addAll(planted.left());
         folder.add(file.name(), file.bytes(), planted.bytes());
       }
@@ -274,12 +286,13 @@ public final class Challenge {
       for (int number : order) {
         Candidate candidate = open.get(number);
         List<Integer> fit = fitTests(candidate, stage, rank);
-        if (!fit.isEmpty() && !invalid.contains(number)) {
+        boolean isPassed = firstAtPlace.get(number).stream().anyMatch(stage.places()::contains);
+        if (!fit.isEmpty() && isPassed && !invalid.contains(number)) {
           tried.add(number);
           int method = method(candidate);
           boolean atStart =
               candidate.plantable().mutant().method().equals("<clinit>()")
-                  || stage.initialising().contains(method);
+                  || stage.initialising().containsKey(method);
           tasks.add(new Task(number, method, fit, atStart));
         }
       }
@@ -342,14 +355,18 @@ public final class Challenge {
             .filter(e -> e.getValue().isFit())
             .map(Map.Entry::getKey)
             .sorted(
-                Comparator.comparing(
-                        (Integer test) -> stage.unmutated().get(test).nanos() > SLOW_NANOS)
+                Comparator.comparing((Integer test) -> magnitude(stage.cost(test)))
                     .thenComparing(test -> figures.get(test).methods())
                     .thenComparing(test -> test))
             .toList();
     Map<Integer, Integer> rank = new HashMap<>();
     fit.forEach(test -> rank.put(test, rank.size()));
     return rank;
+  }
+
+  /** Tests that cost about the same are as good as each other: what matters is what they reach. */
+  private static int magnitude(long nanos) {
+    return (int) Math.max(0, Math.log10(nanos / 5_000_000.0 + 0.1) * 2);
   }
 
   private List<Integer> fitTests(Candidate candidate, Stage stage, Map<Integer, Integer> rank) {
@@ -362,11 +379,47 @@ public final class Challenge {
     if (candidate.reached().outside()) {
       setUpTests(stage, method(candidate)).forEach(wanted::set);
     }
-    return wanted.stream()
-        .boxed()
-        .filter(rank::containsKey)
-        .sorted(Comparator.comparing(rank::get))
-        .toList();
+    stage
+        .initialising()
+        .getOrDefault(method(candidate), Set.of())
+        .forEach(type -> wanted.or(users(typeNames.get(type))));
+    List<Integer> byRank =
+        wanted.stream()
+            .boxed()
+            .filter(rank::containsKey)
+            .sorted(Comparator.comparing(rank::get))
+            .toList();
+    return orders.computeIfAbsent(byRank, all -> classByClass(all, stage));
+  }
+
+  private final Map<List<Integer>, List<Integer>> orders = new HashMap<>();
+
+  /** After the first few the others class by class, in the order of each one's first. */
+  private static List<Integer> classByClass(List<Integer> byRank, Stage stage) {
+    int first = Math.min(BY_THEMSELVES, byRank.size());
+    Map<String, List<Integer>> byGroup = new LinkedHashMap<>();
+    for (int test : byRank.subList(first, byRank.size())) {
+      byGroup.computeIfAbsent(stage.group(test), g -> new ArrayList<>()).add(test);
+    }
+    List<Integer> order = new ArrayList<>(byRank.subList(0, first));
+    byGroup.values().forEach(order::addAll);
+    return order;
+  }
+
+  private final Map<String, BitSet> usersOf = new HashMap<>();
+
+  /** The tests that use a class: those that reach anything of it, or stand in it. */
+  private BitSet users(String type) {
+    return usersOf.computeIfAbsent(
+        type,
+        name -> {
+          BitSet users = new BitSet();
+          run.reach(name).byTest().keySet().stream().filter(n -> n > 0).forEach(users::set);
+          tests.stream()
+              .filter(test -> TestClasses.of(test.test().id()).equals(name))
+              .forEach(test -> users.set(test.test().number()));
+          return users;
+        });
   }
 
   private final Map<Integer, Collection<Integer>> setUp = new HashMap<>();

@@ -66,7 +66,11 @@ public final class DemoCommand extends BaseCommand {
               "One test more: what if the radio does not answer?",
               "patches/link-down.patch",
               List.of("observe")),
-          new Step("What did it gain?", "compare"));
+          new Step("What did it gain?", "compare"),
+          new Step(
+              "Executed is not checked: plant faults where the tides are told, and see who notices.",
+              "challenge",
+              "harbour.tide"));
 
   @Override
   protected int execute() throws IOException {

@@ -211,6 +211,8 @@ public final class ChallengeView {
             + " in test frameworks; "
             + Words.time(shares.unmutated() / 1_000_000)
             + " running unmutated; "
+            + Words.time(shares.alone() / 1_000_000)
+            + " on mutants in JVMs of their own; "
             + Words.count(shares.workers(), "JVM", "JVMs")
             + " started");
   }

@@ -3,6 +3,7 @@ package atalaya.core.figure;
 import atalaya.core.code.ClassState;
 import atalaya.core.gap.Gap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * A class of a run, with everything that has a figure in it.
@@ -28,6 +29,16 @@ public record ClassFigures(
     handlers = List.copyOf(handlers);
     loops = List.copyOf(loops);
     gaps = List.copyOf(gaps);
+  }
+
+  /** The same with what became of mutants, by qualified name of the method. */
+  public ClassFigures with(Map<String, Mutants> mutants) {
+    List<MethodFigures> tried =
+        methods.stream()
+            .map(m -> m.with(mutants.getOrDefault(m.qualifiedName(), m.mutants())))
+            .toList();
+    return new ClassFigures(
+        name, module, path, state, jumps, tried, lines, outcomes, handlers, loops, gaps);
   }
 
   /** Whether its figures count. */

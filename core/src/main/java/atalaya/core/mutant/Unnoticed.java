@@ -17,17 +17,27 @@ public final class Unnoticed {
    */
   public static String when(String original, String mutated, String method) {
     String quoted = "`" + original + "`";
-    if (mutated.equals(";")) {
+    if (mutated.equals(";")
+        || mutated.startsWith("{ Object was = ") && !mutated.contains("return ")) {
       return quoted + (original.startsWith("throw") ? " does not throw" : " is missing");
     }
     if (original.startsWith("case ")) {
       return quoted + " and `" + mutated + "` change places";
     }
-    if (original.startsWith("return ") && mutated.startsWith("return ")) {
-      return "the result of " + name(method) + " is " + value(mutated.substring(7));
+    int returned = mutated.lastIndexOf("return ");
+    if (returned == 0 || mutated.startsWith("{ Object was = ")) {
+      String value = value(mutated.substring(returned + 7));
+      return original.startsWith("return ")
+          ? "the result of " + name(method) + " is " + value
+          : quoted + " gives " + value;
     }
-    boolean isConstant = mutated.equals("true") || mutated.equals("false");
-    return quoted + " is " + (isConstant ? "always " + mutated : "`" + mutated + "`");
+    if (mutated.equals("true") || mutated.equals("(" + original + " || true)")) {
+      return quoted + " is always true";
+    }
+    if (mutated.equals("false") || mutated.equals("(" + original + " && false)")) {
+      return quoted + " is always false";
+    }
+    return quoted + " is `" + mutated + "`";
   }
 
   private static String name(String method) {
@@ -35,7 +45,7 @@ public final class Unnoticed {
   }
 
   private static String value(String returned) {
-    String value = returned.replaceAll(";$", "");
+    String value = returned.replaceAll("; ?}?$", "");
     if (value.equals("\"\"")) {
       return "an empty text";
     }

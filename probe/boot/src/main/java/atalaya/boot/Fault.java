@@ -1,5 +1,9 @@
 package atalaya.boot;
 
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.CopyOnWriteArrayList;
+
 /**
  * Which mutant is active, and how far a test may still go. Planted code asks here; only the worker
  * writes.
@@ -20,14 +24,26 @@ public final class Fault {
   /** Whether the steps were spent. */
   public static volatile boolean spent;
 
+  /** Whether the active mutant did anything. */
+  public static volatile boolean acted;
+
+  /**
+   * By the number of a mutant, whether control came to its place; null while nobody wants to know.
+   * Of several mutants at one place the first stands for all.
+   */
+  public static boolean[] places;
+
   /** By its number, whether a method was entered; null while nobody wants to know. */
   public static boolean[] entered;
 
-  /** The same, while some class was being initialised. */
-  public static boolean[] enteredInitialising;
+  /**
+   * The methods that were entered while a class was being initialised, each with the number of such
+   * a class: the method in the upper half.
+   */
+  public static Set<Long> enteredInitialising;
 
   private static final Spent SPENT = new Spent();
-  private static volatile int initialising;
+  private static final List<Integer> INITIALISING = new CopyOnWriteArrayList<>();
 
   private Fault() {}
 
@@ -48,7 +64,20 @@ public final class Fault {
     if (entered != null) {
       note(number);
     }
-    return number == method;
+    return number == method || places != null;
+  }
+
+  /** Control comes to the place of a mutant. */
+  public static void at(int place) {
+    boolean[] to = places;
+    if (to != null) {
+      to[place] = true;
+    }
+  }
+
+  /** The active mutant does what it does. */
+  public static void acts() {
+    acted = true;
   }
 
   private static void note(int number) {
@@ -56,9 +85,11 @@ public final class Fault {
     if (to != null) {
       to[number] = true;
     }
-    boolean[] too = enteredInitialising;
-    if (too != null && initialising > 0) {
-      too[number] = true;
+    Set<Long> too = enteredInitialising;
+    if (too != null) {
+      for (int type : INITIALISING) {
+        too.add((long) number << 32 | type);
+      }
     }
   }
 
@@ -74,13 +105,13 @@ public final class Fault {
     throw SPENT;
   }
 
-  /** A class begins to be initialised. */
-  public static void initialiserBegins() {
-    initialising++;
+  /** The class with this number begins to be initialised. */
+  public static void initialiserBegins(int type) {
+    INITIALISING.add(type);
   }
 
   /** It ends. */
-  public static void initialiserEnds() {
-    initialising--;
+  public static void initialiserEnds(int type) {
+    INITIALISING.remove((Object) type);
   }
 }

@@ -63,6 +63,9 @@ import org.sqlite.SQLiteConfig;
 
 /** A run file, open for reading. Every method throws {@link UnreadableRun} when it is damaged. */
 public final class RunFile implements AutoCloseable {
+  /** How long to wait while a challenge writes. */
+  static final int BUSY_MILLIS = 30_000;
+
   private static final String COUNTED = " WHERE class.state <> 'left out'";
 
   private static final String METHODS =
@@ -114,6 +117,7 @@ public final class RunFile implements AutoCloseable {
     finishWriting(path);
     SQLiteConfig config = new SQLiteConfig();
     config.setReadOnly(true);
+    config.setBusyTimeout(BUSY_MILLIS);
     try {
       return new RunFile(path, config.createConnection("jdbc:sqlite:" + path));
     } catch (SQLException e) {
@@ -128,6 +132,7 @@ public final class RunFile implements AutoCloseable {
     }
     try (Connection writable = DriverManager.getConnection("jdbc:sqlite:" + path);
         Statement statement = writable.createStatement()) {
+      statement.execute("PRAGMA busy_timeout = " + BUSY_MILLIS);
       statement.executeQuery("SELECT count(*) FROM challenge").close();
     } catch (SQLException e) {
       throw damaged(path, e);
@@ -199,7 +204,7 @@ public final class RunFile implements AutoCloseable {
                 + COUNTED
                 + " AND class.id IN ("
                 + ids(className)
-                + ") ORDER BY class.id, mutant.line, mutant.rowid",
+                + ") ORDER BY class.id, mutant.line, original, mutated, mutant.name",
             RunFile::mutant));
   }
 
@@ -386,13 +391,14 @@ public final class RunFile implements AutoCloseable {
   /** The mutants of classes that count and what became of them, by class and line. */
   public List<TriedMutant> mutants() {
     return read(
-        MUTANTS + COUNTED + " ORDER BY class.id, mutant.line, mutant.rowid", RunFile::mutant);
+        MUTANTS + COUNTED + " ORDER BY class.id, mutant.line, original, mutated, mutant.name",
+        RunFile::mutant);
   }
 
   /** The same, of one class. */
   public List<TriedMutant> mutants(String className) {
     return read(
-        MUTANTS + " WHERE class.name = ? ORDER BY mutant.line, mutant.rowid",
+        MUTANTS + " WHERE class.name = ? ORDER BY mutant.line, original, mutated, mutant.name",
         RunFile::mutant,
         className);
   }

@@ -49,6 +49,7 @@ public final class VerdictWriter implements AutoCloseable {
 
   private void begin() throws SQLException {
     try (Statement statement = database.createStatement()) {
+      statement.execute("PRAGMA busy_timeout = " + RunFile.BUSY_MILLIS);
       statement.execute("PRAGMA synchronous = OFF");
       try (ResultSet rows =
           statement.executeQuery(

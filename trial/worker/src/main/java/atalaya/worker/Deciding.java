@@ -14,7 +14,7 @@ import java.util.Set;
  * pass again without a mutant: else something was left behind that made them fail.
  */
 final class Deciding {
-  private static final int LARGEST_BATCH = 32;
+  private static final int LARGEST_BATCH = 64;
   private static final int KILLERS_KEPT = 3;
   private static final int UNCHECKED_MOST = 16;
   private static final int LONGEST_WORDS = 200;
@@ -41,6 +41,7 @@ final class Deciding {
     final TestRef test;
     final String words;
     final int testsRun;
+    final boolean acted = Fault.acted;
 
     Verdict(int mutant, int verdict, TestRef test, String words, int testsRun) {
       this.mutant = mutant;
@@ -75,6 +76,7 @@ final class Deciding {
       }
       answers.send(Message.BEGAN, to -> to.writeInt(mutant));
       current = mutant;
+      Fault.acted = false;
       Verdict verdict = decide(method, mutant, of);
       current = Fault.NONE;
       unchecked.add(verdict);
@@ -116,7 +118,7 @@ final class Deciding {
     int from = 0;
     int size = 1;
     while (from < inOrder.size()) {
-      int to = Math.min(inOrder.size(), from + size);
+      int to = endOfBatch(inOrder, from, size);
       List<TestRef> batch = inOrder.subList(from, to);
       running = batch.get(0);
       List<Bench.Result> results = bench.run(batch, method, mutant, true);
@@ -141,6 +143,16 @@ final class Deciding {
       size = Math.min(2 * size, LARGEST_BATCH);
     }
     return new Verdict(mutant, Message.SURVIVED, null, "", testsRun);
+  }
+
+  /** Tests of one class are run together where that does not make the batch much larger. */
+  private static int endOfBatch(List<TestRef> tests, int from, int size) {
+    int to = Math.min(tests.size(), from + size);
+    int most = Math.min(tests.size(), from + 2 * size);
+    while (size > 1 && to < most && tests.get(to).container.equals(tests.get(to - 1).container)) {
+      to++;
+    }
+    return to;
   }
 
   /** Whether the tests that noticed pass again, without a mutant. */
@@ -183,6 +195,7 @@ final class Deciding {
           to.writeInt(verdict.test == null ? 0 : verdict.test.number);
           Channel.writeText(to, verdict.words);
           to.writeInt(verdict.testsRun);
+          to.writeBoolean(verdict.acted);
         });
   }
 

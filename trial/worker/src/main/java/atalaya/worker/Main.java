@@ -11,7 +11,9 @@ import java.io.PrintStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** Takes orders until there are no more. */
 public final class Main {
@@ -22,6 +24,7 @@ public final class Main {
   private final Map<Integer, TestRef> tests = new TreeMap<>();
   private Bench bench;
   private Deciding deciding;
+  private boolean[] toldPlaces = new boolean[0];
 
   private Main(File folder) throws IOException {
     orders = Channel.open(new File(folder, "orders"));
@@ -119,14 +122,17 @@ public final class Main {
 
   private void unmutated(DataInputStream order) throws IOException {
     int methods = order.readInt();
+    Fault.places = new boolean[order.readInt()];
     int groups = order.readInt();
     for (int group = 0; group < groups; group++) {
       List<TestRef> of = new ArrayList<>();
       for (int number : Channel.readNumbers(order)) {
         of.add(tests.get(number));
       }
-      Fault.enteredInitialising = new boolean[methods];
+      Fault.enteredInitialising = ConcurrentHashMap.newKeySet();
       Fault.entered = new boolean[methods];
+      long began = System.nanoTime();
+      long inTests = bench.nanosInTests();
       for (Bench.Result result : bench.run(of, Fault.NONE, Fault.NONE, false)) {
         answers.send(
             Message.RAN,
@@ -138,21 +144,39 @@ public final class Main {
               Channel.writeText(to, Deciding.words(result.failure));
             });
       }
+      long around = System.nanoTime() - began - (bench.nanosInTests() - inTests);
       boolean[] entered = Fault.entered;
-      boolean[] initialising = Fault.enteredInitialising;
+      Set<Long> initialising = Fault.enteredInitialising;
       int number = group;
+      boolean[] soFar = Fault.places;
+      answers.send(Message.PLACES, to -> Channel.writeNumbers(to, newIn(soFar)));
       answers.send(
           Message.GROUP_RAN,
           to -> {
             to.writeInt(number);
+            to.writeLong(around);
             Channel.writeNumbers(to, numbers(entered));
-            Channel.writeNumbers(to, numbers(initialising));
+            to.writeInt(initialising.size());
+            for (long pair : initialising) {
+              to.writeLong(pair);
+            }
           });
     }
+    Fault.places = null;
     Fault.entered = null;
     Fault.enteredInitialising = null;
     deciding.countThreads();
     answers.send(Message.ALL_RAN, to -> {});
+  }
+
+  /** The places that no earlier group came to. */
+  private int[] newIn(boolean[] places) {
+    boolean[] now = places.clone();
+    for (int told : numbers(toldPlaces)) {
+      now[told] = false;
+    }
+    toldPlaces = places.clone();
+    return numbers(now);
   }
 
   private static int[] numbers(boolean[] marks) {

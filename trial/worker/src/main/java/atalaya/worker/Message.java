@@ -8,7 +8,10 @@ public final class Message {
   /** To the worker: the tests; for each its number, framework, class, id, steps, nanoseconds. */
   public static final int TESTS = 2;
 
-  /** To the worker: run groups of tests unmutated; how many methods, then each group's numbers. */
+  /**
+   * To the worker: run groups of tests unmutated; how many methods and mutants, then each group's
+   * numbers.
+   */
   public static final int UNMUTATED = 3;
 
   /**
@@ -23,8 +26,14 @@ public final class Message {
   /** From the worker: a test ran; its number, verdict, nanoseconds, steps, what was wrong. */
   public static final int RAN = 11;
 
-  /** From the worker: a group ran; its number, the methods entered, those while initialising. */
+  /**
+   * From the worker: a group ran; its number, nanoseconds not spent in its tests, the methods
+   * entered, those while initialising as {@code Fault.enteredInitialising} has them.
+   */
   public static final int GROUP_RAN = 12;
+
+  /** From the worker: the places of mutants to which no group before this one came. */
+  public static final int PLACES = 19;
 
   /** From the worker: all groups ran. */
   public static final int ALL_RAN = 13;

@@ -7,7 +7,7 @@ final class TestRef {
   /** One of {@link Message}. */
   final int framework;
 
-  /** The class to run it by; empty where its id says it all. */
+  /** Its class, as a rule; what is set up for one test of a class is set up for all. */
   final String container;
 
   /** As the framework calls it. */

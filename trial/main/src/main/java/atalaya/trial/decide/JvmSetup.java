@@ -1,6 +1,7 @@
 package atalaya.trial.decide;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
@@ -21,5 +22,12 @@ public record JvmSetup(
     options = List.copyOf(options);
     classPath = List.copyOf(classPath);
     properties = Map.copyOf(properties);
+  }
+
+  /** For a JVM that ends before it would have been worth to compile its code well. */
+  JvmSetup shortLived() {
+    List<String> quick = new ArrayList<>(options);
+    quick.add("-XX:TieredStopAtLevel=1");
+    return new JvmSetup(java, quick, classPath, directory, properties);
   }
 }

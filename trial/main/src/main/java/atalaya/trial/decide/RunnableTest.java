@@ -10,11 +10,10 @@ import java.util.regex.Pattern;
  *
  * @param number in the run, from 1
  * @param framework one of {@link Message}
- * @param container the class to run it by; empty where its id says it all
+ * @param group its class, as a rule: what is set up for one test of a group is set up for all
  * @param id as the framework calls it
- * @param group the tests of one group, a class as a rule, are run together when nothing is mutated
  */
-public record RunnableTest(int number, int framework, String container, String id, String group) {
+public record RunnableTest(int number, int framework, String group, String id) {
   private static final Pattern VINTAGE =
       Pattern.compile("\\[engine:junit-vintage\\]/\\[runner:([^\\]]+)\\]/.*\\[test:(.+)\\]");
   private static final Pattern TOP = Pattern.compile("\\[engine:[^\\]]+\\]/\\[([^\\]]+)\\].*");
@@ -33,14 +32,14 @@ public record RunnableTest(int number, int framework, String container, String i
       Matcher of = NOTIFIED.matcher(name);
       if (of.matches() && hasNotifier) {
         String container = decoded(vintage.group(1));
-        return Optional.of(new RunnableTest(number, Message.NOTIFIER, container, name, container));
+        return Optional.of(new RunnableTest(number, Message.NOTIFIER, container, name));
       }
     }
     Matcher top = TOP.matcher(id);
     if (top.matches()) {
       return AGAIN.matcher(id).matches()
           ? Optional.empty()
-          : Optional.of(new RunnableTest(number, Message.PLATFORM, "", id, top.group(1)));
+          : Optional.of(new RunnableTest(number, Message.PLATFORM, top.group(1), id));
     }
     Matcher notified = NOTIFIED.matcher(id);
     if (!notified.matches() || AGAIN.matcher(id).matches()) {
@@ -48,7 +47,7 @@ public record RunnableTest(int number, int framework, String container, String i
     }
     String container = notified.group(1);
     int framework = hasNotifier ? Message.NOTIFIER : Message.OLD;
-    return Optional.of(new RunnableTest(number, framework, container, id, container));
+    return Optional.of(new RunnableTest(number, framework, container, id));
   }
 
   private static String decoded(String text) {

@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +35,9 @@ public final class Stage {
   private final Map<Integer, RunnableTest> tests = new LinkedHashMap<>();
   private final Map<Integer, Unmutated> unmutated = new TreeMap<>();
   private final Map<String, Set<Integer>> entered = new HashMap<>();
-  private final Set<Integer> initialising = new TreeSet<>();
+  private final Map<String, Long> around = new HashMap<>();
+  private final Map<Integer, Set<Integer>> initialising = new HashMap<>();
+  private final Set<Integer> places = new HashSet<>();
   private Shares shares = Shares.NONE;
 
   /**
@@ -77,6 +80,21 @@ public final class Stage {
     return entered;
   }
 
+  /** The mutants to whose places control came; of several at one place the first. */
+  public Set<Integer> places() {
+    return places;
+  }
+
+  /** How many nanoseconds it takes to run a test by itself, with all that is set up for it. */
+  public long cost(int test) {
+    return unmutated.get(test).nanos() + around.getOrDefault(tests.get(test).group(), 0L);
+  }
+
+  /** The group of a test. */
+  public String group(int test) {
+    return tests.get(test).group();
+  }
+
   /** The numbers of the tests of a group. */
   public List<Integer> testsOf(String group) {
     return tests.values().stream()
@@ -85,8 +103,11 @@ public final class Stage {
         .toList();
   }
 
-  /** The numbers of the methods that were entered while a class was being initialised. */
-  public Set<Integer> initialising() {
+  /**
+   * The methods that were entered while classes were being initialised, with those classes; all by
+   * their numbers.
+   */
+  public Map<Integer, Set<Integer>> initialising() {
     return initialising;
   }
 
@@ -105,9 +126,10 @@ public final class Stage {
    * Runs all tests once, unmutated. A group in which the JVM ends is left out.
    *
    * @param methods how many methods have numbers
+   * @param mutants how many mutants have
    */
-  public void runUnmutated(int methods) throws IOException, InterruptedException {
-    runUnmutated(methods, LONGEST_UNMUTATED);
+  public void runUnmutated(int methods, int mutants) throws IOException, InterruptedException {
+    runUnmutated(methods, mutants, LONGEST_UNMUTATED);
   }
 
   /**
@@ -115,14 +137,15 @@ public final class Stage {
    *
    * @param longest how many nanoseconds a test may take; then the JVM is ended
    */
-  public void runUnmutated(int methods, long longest) throws IOException, InterruptedException {
+  public void runUnmutated(int methods, int mutants, long longest)
+      throws IOException, InterruptedException {
     Map<String, List<Integer>> groups = new LinkedHashMap<>();
     tests
         .values()
         .forEach(t -> groups.computeIfAbsent(t.group(), g -> new ArrayList<>()).add(t.number()));
     List<String> left = new ArrayList<>(groups.keySet());
     while (!left.isEmpty()) {
-      int done = runUnmutated(methods, longest, left, groups);
+      int done = runUnmutated(methods, mutants, longest, left, groups);
       if (done < left.size()) {
         for (int number : groups.get(left.get(done))) {
           unmutated.put(number, new Unmutated(Message.FAILED, 0, 1, "the JVM ended"));
@@ -135,7 +158,7 @@ public final class Stage {
 
   /** How many groups ran. */
   private int runUnmutated(
-      int methods, long longest, List<String> names, Map<String, List<Integer>> groups)
+      int methods, int mutants, long longest, List<String> names, Map<String, List<Integer>> groups)
       throws IOException, InterruptedException {
     long began = System.nanoTime();
     int done = 0;
@@ -145,6 +168,7 @@ public final class Stage {
           Message.UNMUTATED,
           to -> {
             to.writeInt(methods);
+            to.writeInt(mutants);
             to.writeInt(names.size());
             for (String name : names) {
               Channel.writeNumbers(to, array(groups.get(name)));
@@ -166,15 +190,24 @@ public final class Stage {
         answered = true;
         switch (answer.readByte()) {
           case Message.RAN -> ran(answer);
+          case Message.PLACES -> {
+            for (int place : Channel.readNumbers(answer)) {
+              places.add(place);
+            }
+          }
           case Message.GROUP_RAN -> {
             answer.readInt();
+            around.put(names.get(done), answer.readLong());
             Set<Integer> of = new TreeSet<>();
             for (int number : Channel.readNumbers(answer)) {
               of.add(number);
             }
             entered.put(names.get(done), of);
-            for (int number : Channel.readNumbers(answer)) {
-              initialising.add(number);
+            for (int i = answer.readInt(); i > 0; i--) {
+              long pair = answer.readLong();
+              initialising
+                  .computeIfAbsent((int) (pair >>> 32), m -> new TreeSet<>())
+                  .add((int) pair);
             }
             done++;
           }
@@ -184,7 +217,7 @@ public final class Stage {
         }
       }
     } finally {
-      spent(new Shares(0, 0, 0, System.nanoTime() - began, 1));
+      spent(new Shares(0, 0, 0, System.nanoTime() - began, 0, 1));
     }
   }
 
@@ -211,7 +244,7 @@ public final class Stage {
       Unmutated was = unmutated.get(test.number());
       to.writeInt(test.number());
       to.writeByte(test.framework());
-      Channel.writeText(to, test.container());
+      Channel.writeText(to, test.group());
       Channel.writeText(to, test.id());
       to.writeLong(was == null ? 0 : was.steps());
       to.writeLong(was == null ? 0 : was.nanos());
@@ -229,6 +262,7 @@ public final class Stage {
     private final Listener listener;
     private final Map<Integer, List<Integer>> killersOf = new HashMap<>();
     private Worker worker;
+    private boolean isAlone;
 
     /** Begins. */
     public Bench(Listener listener) {
@@ -237,8 +271,8 @@ public final class Stage {
 
     private Worker worker() throws IOException {
       if (worker == null) {
-        worker = Worker.start(setup, kit, scratch, planted);
-        spent(new Shares(0, 0, 0, 0, 1));
+        worker = Worker.start(isAlone ? setup.shortLived() : setup, kit, scratch, planted);
+        spent(new Shares(0, 0, 0, 0, 0, 1));
         worker.send(Message.TESTS, Stage.this::writeTests);
       }
       return worker;
@@ -279,8 +313,11 @@ public final class Stage {
             case Message.BEGAN -> current = answer.readInt();
             case Message.DECIDED -> {
               Decided decided = decided(answer);
+              boolean acted = answer.readBoolean();
               Task task = left.remove(decided.mutant());
-              if (task.atStart() && !decided.fate().isNoticed()) {
+              // What tests left behind may hide it, in this JVM.
+              boolean mayBeHidden = task.atStart() || !acted;
+              if (mayBeHidden && !decided.fate().isNoticed()) {
                 alone.add(task);
               } else {
                 remember(killers, decided.test());
@@ -310,7 +347,9 @@ public final class Stage {
 
     /** Decides a mutant in a JVM of its own. */
     public void alone(Task task) throws IOException, InterruptedException {
+      long began = System.nanoTime();
       restart();
+      isAlone = true;
       order(List.of(task), List.of(), false, true);
       Map<Integer, Task> left = new LinkedHashMap<>(Map.of(task.mutant(), task));
       while (!left.isEmpty()) {
@@ -327,6 +366,8 @@ public final class Stage {
         }
       }
       restart();
+      isAlone = false;
+      spent(new Shares(0, 0, 0, 0, System.nanoTime() - began, 0));
     }
 
     /** The worker ended by itself: the mutant that it had brought that about. */
@@ -385,7 +426,7 @@ public final class Stage {
     }
 
     private void unitDone(DataInputStream answer) throws IOException {
-      spent(new Shares(answer.readLong(), answer.readLong(), answer.readLong(), 0, 0));
+      spent(new Shares(answer.readLong(), answer.readLong(), answer.readLong(), 0, 0, 0));
     }
 
     @Override

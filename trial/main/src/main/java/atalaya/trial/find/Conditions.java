@@ -6,6 +6,7 @@ import atalaya.java.source.SourceCondition;
 import atalaya.trial.plant.Replacement;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.tree.AbstractInsnNode;
 import org.objectweb.asm.tree.FieldInsnNode;
@@ -17,6 +18,12 @@ import org.objectweb.asm.tree.MethodInsnNode;
  * (Kaminski, Ammann, Offutt 2013, "Improving logic-based testing", table 2).
  */
 final class Conditions {
+  private static final Pattern BINDING =
+      Pattern.compile("\\binstanceof\\s+(?:final\\s+)?[\\w.<>?,\\s]+(?:\\s\\w+|\\(.*\\))$");
+
+  /** Names, numbers and what compares them. */
+  private static final Pattern WITHOUT_EFFECT = Pattern.compile("[\\w.\\s<>=!-]+(?<!--)");
+
   private final String source;
 
   Conditions(String source) {
@@ -27,9 +34,11 @@ final class Conditions {
     CodePlace.Jump jump = (CodePlace.Jump) spot.place();
     List<Variation> variations = new ArrayList<>();
     for (String to : replacements(jump, spot)) {
-      boolean isConstant = to.equals("true") || to.equals("false");
-      variations.add(
-          isConstant ? constant(jump.condition(), to) : comparison(jump.condition(), to));
+      if (to.equals("false") || to.equals("true") && !bindsNames(jump.condition())) {
+        variations.add(constant(jump, to));
+      } else if (!to.equals("true")) {
+        variations.add(comparison(jump.condition(), to));
+      }
     }
     return variations;
   }
@@ -66,13 +75,29 @@ final class Conditions {
     return last != null && last.getOpcode() >= Opcodes.FCMPL && last.getOpcode() <= Opcodes.DCMPG;
   }
 
-  private static Variation constant(SourceCondition condition, String to) {
+  /** Where a pattern's names were not bound, what uses them would be no source. */
+  private static boolean bindsNames(SourceCondition condition) {
+    return BINDING.matcher(condition.text()).find();
+  }
+
+  /** The condition is evaluated all the same, and a loop's must not be a constant for compilers. */
+  private static String always(CodePlace.Jump jump, String to) {
+    SourceCondition condition = jump.condition();
+    boolean hasNoEffect = WITHOUT_EFFECT.matcher(condition.text()).matches();
+    if (hasNoEffect && !jump.steersLoop()) {
+      return to;
+    }
+    return "(" + condition.text() + (to.equals("true") ? " || true)" : " && false)");
+  }
+
+  private static Variation constant(CodePlace.Jump jump, String to) {
+    SourceCondition condition = jump.condition();
     Operator operator = condition.operator().isEmpty() ? Operator.COR : Operator.ROR;
     return new Variation(
         operator,
         condition.start(),
         condition.end(),
-        to,
+        always(jump, to),
         spot ->
             new Replacement.Jump(
                 to.equals("true") == ((CodePlace.Jump) spot.place()).whenJumping()));

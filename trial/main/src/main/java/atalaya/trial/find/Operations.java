@@ -45,8 +45,11 @@ final class Operations {
       case INCREMENT -> List.of(turnedRound(operation));
       case NEGATION -> List.of(withoutSign(operation));
       case NUMBER -> number(operation, spot);
-      case CALL -> List.of(without(operation, Operations::noCall));
-      case ASSIGNMENT -> List.of(without(operation, Operations::noAssignment));
+      case CALL -> List.of(without(operation, ";", Operations::noCall));
+      case ASSIGNMENT ->
+          List.of(
+              without(
+                  operation, ReturnedValues.only(operation.operand()), Operations::noAssignment));
       case RETURN -> ReturnedValues.of(operation, spot, source);
       case THROW -> List.of(thrown(operation));
       case OTHER -> List.of();
@@ -56,8 +59,24 @@ final class Operations {
   private Variation exchanged(SourceOperation operation) {
     String to = OTHER.get(operation.operator());
     Operator operator = "+-*/%".contains(operation.operator()) ? Operator.AOR : Operator.LCR;
-    return new Variation(
-        operator, operation.start(), operation.end(), with(operation, to), s -> other(s, to));
+    boolean bindsOtherwise = "&|^".contains(to) && source.charAt(after(operation)) != '=';
+    String text = bindsOtherwise ? bracketed(operation, to) : with(operation, to);
+    return new Variation(operator, operation.start(), operation.end(), text, s -> other(s, to));
+  }
+
+  private static int after(SourceOperation operation) {
+    return (int) operation.operatorAt() + operation.operator().length();
+  }
+
+  /** The text with an operator that would bind its operands otherwise. */
+  private String bracketed(SourceOperation operation, String to) {
+    String left = source.substring((int) operation.start(), (int) operation.operatorAt()).strip();
+    String right = source.substring(after(operation), (int) operation.end()).strip();
+    return "(" + bracketed(left) + " " + to + " " + bracketed(right) + ")";
+  }
+
+  private static String bracketed(String operand) {
+    return operand.matches("[\\w.]+") ? operand : "(" + operand + ")";
   }
 
   private static Replacement other(CodeSpot spot, String to) {
@@ -104,7 +123,7 @@ final class Operations {
     int at = (int) operation.operatorAt();
     return source.substring((int) operation.start(), at)
         + to
-        + source.substring(at + operation.operator().length(), (int) operation.end());
+        + source.substring(after(operation), (int) operation.end());
   }
 
   private Variation withoutSign(SourceOperation operation) {
@@ -202,8 +221,8 @@ final class Operations {
     Replacement of(CodeSpot spot);
   }
 
-  private static Variation without(SourceOperation operation, Removal removal) {
-    return new Variation(Operator.SDL, operation.start(), operation.end(), ";", removal::of);
+  private static Variation without(SourceOperation operation, String mutated, Removal removal) {
+    return new Variation(Operator.SDL, operation.start(), operation.end(), mutated, removal::of);
   }
 
   private static Replacement noCall(CodeSpot spot) {

@@ -14,6 +14,13 @@ import org.objectweb.asm.Type;
 final class ReturnedValues {
   private static final Pattern NUMBER = Pattern.compile("-?\\s*[0-9'.].*");
 
+  /** What can be left away: names, literals, what is reckoned of them, and functions. */
+  private static final Pattern WITHOUT_EFFECT =
+      Pattern.compile(
+          "(?s)(?!.*(?:\\+\\+|--))[\\w.\\s+*<>!&|^-]+"
+              + "|\"[^\"]*\"|'.+'"
+              + "|(?:\\w+|\\([\\w\\s,<>.]*\\))\\s*->.*|[\\w.<>]+::\\w+");
+
   private record Other(String text, Value value) {}
 
   private static final Map<String, Other> EMPTY =
@@ -55,6 +62,8 @@ final class ReturnedValues {
     String operand = operation.operand();
     String text = source.substring((int) operation.start(), (int) operation.end());
     boolean isStatement = text.startsWith("return");
+    String before =
+        WITHOUT_EFFECT.matcher(operand).matches() ? "" : "Object was = " + operand + "; ";
     List<Variation> variations = new ArrayList<>();
     for (Other other : others(type, operand)) {
       variations.add(
@@ -62,10 +71,23 @@ final class ReturnedValues {
               Operator.RVR,
               operation.start(),
               operation.end(),
-              isStatement ? "return " + other.text() + ";" : other.text(),
+              mutated(before, isStatement, other.text()),
               s -> new Replacement.Returned(other.value())));
     }
     return variations;
+  }
+
+  /** A statement that computes a value, and does nothing with it. */
+  static String only(String operand) {
+    return WITHOUT_EFFECT.matcher(operand).matches() ? ";" : "{ Object was = " + operand + "; }";
+  }
+
+  /** What is returned now is computed all the same. */
+  private static String mutated(String before, boolean isStatement, String value) {
+    if (before.isEmpty()) {
+      return isStatement ? "return " + value + ";" : value;
+    }
+    return "{ " + before + "return " + value + "; }";
   }
 
   private static List<Other> others(Type type, String operand) {

@@ -34,10 +34,11 @@ public final class ClassPlanter {
    * Plants all mutants at once. Each method with mutants runs a copy of its code, in which they
    * are, only while one of them is active.
    *
+   * @param typeNumber of the class
    * @param numbers of the methods with mutants, by name and descriptor
    */
   public static Planted all(
-      byte[] original, List<Planting> plantings, Map<String, Integer> numbers) {
+      byte[] original, int typeNumber, List<Planting> plantings, Map<String, Integer> numbers) {
     ClassNode type = read(original);
     Set<Integer> left = new HashSet<>();
     Map<String, List<Planting>> byMethod =
@@ -48,26 +49,31 @@ public final class ClassPlanter {
       if (usesSubroutines(method)) {
         of.forEach(planting -> left.add(planting.mutant()));
       } else if (method.instructions.size() > 0) {
-        new SchemaMethod(type, method, of).plant(numbers.getOrDefault(key, -1), left);
+        new SchemaMethod(type, typeNumber, method, of).plant(numbers.getOrDefault(key, -1), left);
       }
     }
     try {
       return new Planted(write(type), left);
     } catch (MethodTooLargeException e) {
-      return withoutMethod(original, plantings, numbers, e.getMethodName() + e.getDescriptor());
+      String tooLarge = e.getMethodName() + e.getDescriptor();
+      return withoutMethod(original, typeNumber, plantings, numbers, tooLarge);
     }
   }
 
   /** Without the mutants of a method that would become too large. */
   private static Planted withoutMethod(
-      byte[] original, List<Planting> plantings, Map<String, Integer> numbers, String tooLarge) {
+      byte[] original,
+      int typeNumber,
+      List<Planting> plantings,
+      Map<String, Integer> numbers,
+      String tooLarge) {
     List<Planting> rest = plantings.stream().filter(p -> !p.code().equals(tooLarge)).toList();
     if (rest.size() == plantings.size()) {
       return new Planted(original, Set.of());
     }
     Map<String, Integer> other = new HashMap<>(numbers);
     other.remove(tooLarge);
-    Planted planted = all(original, rest, other);
+    Planted planted = all(original, typeNumber, rest, other);
     Set<Integer> left = new HashSet<>(planted.left());
     plantings.stream().filter(p -> p.code().equals(tooLarge)).forEach(p -> left.add(p.mutant()));
     return new Planted(planted.bytes(), left);

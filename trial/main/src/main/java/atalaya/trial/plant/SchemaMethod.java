@@ -32,9 +32,11 @@ final class SchemaMethod {
   private final Map<Integer, List<Planting>> plantings = new HashMap<>();
   private final boolean frames;
   private final MethodNode to;
+  private final int typeNumber;
 
-  SchemaMethod(ClassNode type, MethodNode method, List<Planting> plantings) {
+  SchemaMethod(ClassNode type, int typeNumber, MethodNode method, List<Planting> plantings) {
     this.type = type;
+    this.typeNumber = typeNumber;
     this.method = method;
     plantings.forEach(
         p -> this.plantings.computeIfAbsent(p.instruction(), i -> new ArrayList<>()).add(p));
@@ -52,7 +54,8 @@ final class SchemaMethod {
     boolean initialises = method.name.equals("<clinit>");
     to.visitCode();
     if (initialises) {
-      call("initialiserBegins", "()V");
+      Pushing.integer(to, typeNumber);
+      call("initialiserBegins", "(I)V");
     }
     Label mutated = new Label();
     if (number >= 0) {
@@ -97,7 +100,8 @@ final class SchemaMethod {
           call("step", "()V");
         }
         if (initialises && node.getOpcode() == Opcodes.RETURN) {
-          call("initialiserEnds", "()V");
+          Pushing.integer(to, typeNumber);
+          call("initialiserEnds", "(I)V");
         }
         List<Planting> here = mutants.get(number);
         if (here != null && (state.locals != null || !frames)) {
@@ -115,11 +119,14 @@ final class SchemaMethod {
   private void mutated(AbstractInsnNode node, List<Planting> mutants, AnalyzerAdapter state) {
     Label join = new Label();
     boolean joins = false;
+    Pushing.integer(to, mutants.get(0).mutant());
+    call("at", "(I)V");
     for (Planting mutant : mutants) {
       Label next = new Label();
       to.visitFieldInsn(Opcodes.GETSTATIC, FAULT, "mutant", "I");
       Pushing.integer(to, mutant.mutant());
       to.visitJumpInsn(Opcodes.IF_ICMPNE, next);
+      call("acts", "()V");
       if (mutant.replacement().emit(to, node)) {
         to.visitJumpInsn(Opcodes.GOTO, join);
         joins = true;
