@@ -14,6 +14,11 @@ import atalaya.core.figure.TestFigures;
 import atalaya.core.gap.Gap;
 import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.RunContents;
+import atalaya.core.mutant.BasedVerdict;
+import atalaya.core.mutant.Fate;
+import atalaya.core.mutant.Mutant;
+import atalaya.core.mutant.Operator;
+import atalaya.core.mutant.TriedMutant;
 import atalaya.core.run.Detail;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.Verdict;
@@ -165,7 +170,17 @@ class ReadingCommandsTest {
         List.of(test),
         List.of(),
         List.of(),
-        List.of());
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(unreached(buoy.methods().get(0))));
+  }
+
+  private static BasedVerdict unreached(MethodFigures of) {
+    Mutant mutant =
+        new Mutant(
+            "m", of.path(), of.className(), of.method(), 3, Operator.RVR, "return 1;", "return 0;");
+    return new BasedVerdict(new TriedMutant(mutant, Fate.UNREACHED, "", "", 0), "b");
   }
 
   private int atalaya(int columns, String words) {
@@ -195,6 +210,7 @@ class ReadingCommandsTest {
     "export tests, tests",
     "export classes, classes",
     "export gaps, gaps",
+    "export mutants, mutants",
     "gaps, gaps",
     "survey, survey",
     "survey --by package, survey",

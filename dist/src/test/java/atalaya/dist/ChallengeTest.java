@@ -288,13 +288,13 @@ class ChallengeTest {
   }
 
   @Test
-  void loosesNothingAndComesToTheSameInParts() throws Exception {
+  void losesNothingAndComesToTheSameInParts() throws Exception {
     Path run = folder.resolve(".atalaya/runs/tests.run");
-    for (String part : List.of("1", "2", "3")) {
+    for (String part : List.of("1", "2")) {
       Files.copy(run, folder.resolve(part + ".run"));
-      challenge("harbour.quick", "--run", part + ".run", "--shard", part + "/3");
+      challenge("harbour.quick", "--run", part + ".run", "--shard", part + "/2");
     }
-    Shipped.run(folder, "merge", "3.run", "1.run", "2.run", "--name", "merged");
+    Shipped.run(folder, "merge", "2.run", "1.run", "--name", "merged");
     Process killed =
         new ProcessBuilder(
                 Shipped.HOME.resolve("bin/atalaya").toString(),

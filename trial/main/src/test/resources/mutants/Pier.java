@@ -296,7 +296,7 @@ public class Pier {
 
   public static String run() {
     StringBuilder told = new StringBuilder();
-    int[] numbers = {-7, -3, 0, 1, 2, 3, 4, 5, 9};
+    int[] numbers = {-7, 0, 1, 3, 4, 9};
     for (int a : numbers) {
       for (int b : numbers) {
         ask(told, () -> new Pier("north").compare(a, b));
@@ -310,7 +310,8 @@ public class Pier {
       ask(told, () -> new Pier("north").ternary(a));
       ask(told, () -> new Pier("north").loops(a * 2));
       ask(told, () -> new Pier("north").number(a));
-      ask(told, () -> new Pier("north").number(a + 5));
+      ask(told, () -> new Pier("north").number(a + 1));
+      ask(told, () -> new Pier("north").number(a + 4));
       ask(told, () -> new Pier("north").boxed(a));
       ask(told, () -> new Pier("east", a).isOpen());
       ask(told, () -> new Pier("east", a).depths());

@@ -97,18 +97,12 @@ public final class Challenge {
    * What came of it.
    *
    * @param mutants how many there are in the code that was asked for, and in the shard
-   * @param possible how many of them tests reach
    * @param takenOver how many verdicts were taken over from earlier runs
    * @param unfit why tests took no part, by their number
    * @param isOver whether the budget ended it
    */
   public record Outcome(
-      int mutants,
-      int possible,
-      int takenOver,
-      Map<Integer, String> unfit,
-      Shares shares,
-      boolean isOver) {}
+      int mutants, int takenOver, Map<Integer, String> unfit, Shares shares, boolean isOver) {}
 
   /** Prepares it. */
   public Challenge(RunFile run, Project project, Settings settings, Progress progress) {
@@ -153,14 +147,9 @@ public final class Challenge {
             .run(parts(open, deciding));
         stages.forEach(stage -> shares = shares.plus(stage.shares()));
       }
-      int possible = (int) all.stream().filter(c -> c.reached().isAny()).count();
       boolean isOver = System.nanoTime() - began > settings.budgetNanos();
-      verdicts.about(
-          Map.of(
-              "mutants", String.valueOf(all.size()),
-              "possible", String.valueOf(possible),
-              "complete", isOver ? "0" : "1"));
-      return new Outcome(all.size(), possible, takenOver, unfit, shares, isOver);
+      verdicts.about(Map.of("mutants", String.valueOf(all.size()), "complete", isOver ? "0" : "1"));
+      return new Outcome(all.size(), takenOver, unfit, shares, isOver);
     }
   }
 

@@ -29,6 +29,7 @@ import picocli.CommandLine.Option;
       "  What is missing in this class or method?  atalaya inspect TARGET",
       "  Where do the tests see too little?        atalaya gaps",
       "  What does each test add?                  atalaya suite",
+      "  Would a test notice a fault?              atalaya challenge",
       "  This gap will not be tested: write it     atalaya decide GAP --accept --because ...",
       "  What did my new tests gain?               atalaya compare",
       "  All of it, as a table?                    atalaya export TABLE",

@@ -64,7 +64,7 @@ public final class ChallengeView {
           "no mutants: there is no code here whose source is known, or nothing in it to change");
       return lines;
     }
-    Score score = score(mutants, outcome.possible());
+    Score score = score();
     lines.add(
         paint.bold("mutation score " + score.value().map(Words::percent).orElse("none"))
             + interval(score)
@@ -98,8 +98,9 @@ public final class ChallengeView {
     return lines;
   }
 
-  private static Score score(List<TriedMutant> mutants, int possible) {
+  private Score score() {
     Score all = Score.of(mutants);
+    int possible = outcome.mutants() - count(Fate.UNREACHED) - count(Fate.INVALID);
     return new Score(all.noticed(), all.survived(), Math.max(possible, all.decided()));
   }
 
@@ -232,7 +233,7 @@ public final class ChallengeView {
   /** The same for scripts. */
   public Map<String, Object> json() {
     Map<String, Object> things = new LinkedHashMap<>();
-    Score score = score(mutants, outcome.possible());
+    Score score = score();
     things.put("score", score.value().orElse(null));
     things.put("scoreFrom", score.interval().map(i -> i[0]).orElse(null));
     things.put("scoreTo", score.interval().map(i -> i[1]).orElse(null));

@@ -1,9 +1,9 @@
 package atalaya.core.gap;
 
+import atalaya.core.code.PlaceName;
 import atalaya.core.mutant.Fate;
 import atalaya.core.mutant.Mutant;
 import atalaya.core.mutant.TriedMutant;
-import atalaya.core.naming.PlaceName;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;

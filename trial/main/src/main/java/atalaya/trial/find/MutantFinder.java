@@ -2,8 +2,8 @@ package atalaya.trial.find;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
 
+import atalaya.core.code.PlaceName;
 import atalaya.core.mutant.Mutant;
-import atalaya.core.naming.PlaceName;
 import atalaya.java.match.CodePlace;
 import atalaya.points.Hash;
 import atalaya.trial.plant.ClassPlanter;

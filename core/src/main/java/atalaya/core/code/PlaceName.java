@@ -1,4 +1,4 @@
-package atalaya.core.naming;
+package atalaya.core.code;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
