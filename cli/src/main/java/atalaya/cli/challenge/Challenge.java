@@ -97,12 +97,18 @@ public final class Challenge {
    * What came of it.
    *
    * @param mutants how many there are in the code that was asked for, and in the shard
-   * @param takenOver how many verdicts were taken over from earlier runs
+   * @param takenOver how many verdicts were there already, or in an earlier run
+   * @param isResumed whether they were there already
    * @param unfit why tests took no part, by their number
    * @param isOver whether the budget ended it
    */
   public record Outcome(
-      int mutants, int takenOver, Map<Integer, String> unfit, Shares shares, boolean isOver) {}
+      int mutants,
+      int takenOver,
+      boolean isResumed,
+      Map<Integer, String> unfit,
+      Shares shares,
+      boolean isOver) {}
 
   /** Prepares it. */
   public Challenge(RunFile run, Project project, Settings settings, Progress progress) {
@@ -149,7 +155,7 @@ public final class Challenge {
       }
       boolean isOver = System.nanoTime() - began > settings.budgetNanos();
       verdicts.about(Map.of("mutants", String.valueOf(all.size()), "complete", isOver ? "0" : "1"));
-      return new Outcome(all.size(), takenOver, unfit, shares, isOver);
+      return new Outcome(all.size(), takenOver, settings.resumes(), unfit, shares, isOver);
     }
   }
 

@@ -93,7 +93,9 @@ public final class ChallengeView {
     if (outcome.takenOver() > 0) {
       lines.add(
           Words.count(outcome.takenOver(), "verdict was", "verdicts were")
-              + " taken over: neither its method nor the tests that reach it have changed");
+              + (outcome.isResumed()
+                  ? " there already"
+                  : " taken over: neither its method nor the tests that reach it have changed"));
     }
     return lines;
   }

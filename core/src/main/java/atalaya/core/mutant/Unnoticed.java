@@ -2,6 +2,9 @@ package atalaya.core.mutant;
 
 /** Says what no test notices, and so which assertion is missing. */
 public final class Unnoticed {
+  /** Longer texts beside each other would hide what is different in them. */
+  private static final int LONG = 70;
+
   private Unnoticed() {}
 
   /** What the mutant does, to follow {@code no test notices when}. */
@@ -37,7 +40,43 @@ public final class Unnoticed {
     if (mutated.equals("false") || mutated.equals("(" + original + " && false)")) {
       return quoted + " is always false";
     }
-    return quoted + " is `" + mutated + "`";
+    boolean isLong = original.length() + mutated.length() > LONG;
+    return isLong ? inPlace(original, mutated) : quoted + " is `" + mutated + "`";
+  }
+
+  /** Of long texts only what is different between them is told, then where. */
+  private static String inPlace(String original, String mutated) {
+    int from = 0;
+    while (from < Math.min(original.length(), mutated.length())
+        && original.charAt(from) == mutated.charAt(from)) {
+      from++;
+    }
+    int end = original.length();
+    int mutatedEnd = mutated.length();
+    while (end > from
+        && mutatedEnd > from
+        && original.charAt(end - 1) == mutated.charAt(mutatedEnd - 1)) {
+      end--;
+      mutatedEnd--;
+    }
+    while (from > 0 && isOperator(original.charAt(from - 1))) {
+      from--;
+    }
+    while (end < original.length() && isOperator(original.charAt(end))) {
+      end++;
+      mutatedEnd++;
+    }
+    return "`"
+        + original.substring(from, end)
+        + "` is `"
+        + mutated.substring(from, mutatedEnd)
+        + "` in `"
+        + original
+        + "`";
+  }
+
+  private static boolean isOperator(char letter) {
+    return "<>=!+-*/%&|^".indexOf(letter) >= 0;
   }
 
   private static String name(String method) {

@@ -146,7 +146,7 @@ public final class Campaign {
         problem.compareAndSet(null, e);
       } catch (InterruptedException e) {
         Thread.currentThread().interrupt();
-      } catch (RuntimeException e) {
+      } catch (RuntimeException | Error e) {
         problem.compareAndSet(null, new IOException(e));
       }
     }
