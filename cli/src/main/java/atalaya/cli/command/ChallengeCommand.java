@@ -165,7 +165,10 @@ public final class ChallengeCommand extends ReadingCommand {
         if (isVerbose()) {
           view.timeLines().forEach(this::say);
         }
-        view.next().ifPresent(this::say);
+        if (view.next().isPresent()) {
+          say("");
+          say(view.next().get());
+        }
       }
       case CSV -> print(out -> CsvWriter.write(Tables.mutants(mutants), out));
       case JSON -> print(out -> json("challenge", run.info(), view.json(), out));
