@@ -27,25 +27,16 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.BitSet;
-import java.util.Collection;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
 
 /** Challenges a run: plants its mutants one at a time and keeps what came of each. */
 public final class Challenge {
-  /** So many tests are run by themselves, the likeliest first, before those of a class together. */
-  private static final int BY_THEMSELVES = 3;
-
-  private static final long SEED = 20_130_318L;
-
   private final RunFile run;
   private final Project project;
   private final Settings settings;
@@ -271,20 +262,22 @@ public final class Challenge {
   // ---- deciding ----
 
   private List<Campaign.Part> parts(Map<Integer, Candidate> open, Deciding deciding) {
-    Map<String, Integer> methodOf = new HashMap<>();
     List<Campaign.Part> parts = new ArrayList<>();
     Set<Integer> tried = new HashSet<>();
-    List<Integer> order = order(open);
+    List<Integer> order =
+        settings.budgetNanos() == Long.MAX_VALUE
+            ? List.copyOf(open.keySet())
+            : Sample.order(open, settings.methods());
     for (Stage stage : stages) {
-      Map<Integer, Integer> rank = ranks(stage);
+      TestOrder tests = new TestOrder(stage, this.tests, run::reach, typeNames);
       List<Task> tasks = new ArrayList<>();
       for (int number : order) {
         Candidate candidate = open.get(number);
-        List<Integer> fit = fitTests(candidate, stage, rank);
+        int method = method(candidate);
+        List<Integer> fit = tests.of(candidate, method);
         boolean isPassed = firstAtPlace.get(number).stream().anyMatch(stage.places()::contains);
         if (!fit.isEmpty() && isPassed && !invalid.contains(number)) {
           tried.add(number);
-          int method = method(candidate);
           boolean atStart =
               candidate.plantable().mutant().method().equals("<clinit>()")
                   || stage.initialising().containsKey(method);
@@ -307,134 +300,6 @@ public final class Challenge {
         methodKey(
             candidate.plantable().mutant().className(),
             candidate.plantable().places().get(0).code()));
-  }
-
-  /**
-   * Method by method; with a budget, at random within each, and the methods in turn, those with
-   * more paths not tried more often.
-   */
-  private List<Integer> order(Map<Integer, Candidate> open) {
-    if (settings.budgetNanos() == Long.MAX_VALUE) {
-      return List.copyOf(open.keySet());
-    }
-    Map<String, Double> weight = new HashMap<>();
-    settings
-        .methods()
-        .forEach(m -> weight.put(m.qualifiedName(), m.complexity().value() * m.reach()));
-    Map<String, List<Integer>> byMethod = new LinkedHashMap<>();
-    open.forEach(
-        (number, c) -> byMethod.computeIfAbsent(c.method(), m -> new ArrayList<>()).add(number));
-    Map<Integer, Double> turn = new HashMap<>();
-    byMethod.forEach(
-        (method, numbers) -> {
-          java.util.Collections.shuffle(numbers, new Random(SEED ^ method.hashCode()));
-          double share = Math.max(0.1, weight.getOrDefault(method, 1.0));
-          for (int i = 0; i < numbers.size(); i++) {
-            turn.put(numbers.get(i), (i + 0.5) / share);
-          }
-        });
-    return turn.entrySet().stream()
-        .sorted(
-            Comparator.comparingDouble((Map.Entry<Integer, Double> e) -> e.getValue())
-                .thenComparingInt(Map.Entry::getKey))
-        .map(Map.Entry::getKey)
-        .toList();
-  }
-
-  /** The fit tests of a stage by how soon they are to run: quick ones that reach little first. */
-  private Map<Integer, Integer> ranks(Stage stage) {
-    Map<Integer, TestFigures> figures = new HashMap<>();
-    tests.forEach(test -> figures.put(test.test().number(), test));
-    List<Integer> fit =
-        stage.unmutated().entrySet().stream()
-            .filter(e -> e.getValue().isFit())
-            .map(Map.Entry::getKey)
-            .sorted(
-                Comparator.comparing((Integer test) -> magnitude(stage.cost(test)))
-                    .thenComparing(test -> figures.get(test).methods())
-                    .thenComparing(test -> test))
-            .toList();
-    Map<Integer, Integer> rank = new HashMap<>();
-    fit.forEach(test -> rank.put(test, rank.size()));
-    return rank;
-  }
-
-  /** Tests that cost about the same are as good as each other: what matters is what they reach. */
-  private static int magnitude(long nanos) {
-    return (int) Math.max(0, Math.log10(nanos / 5_000_000.0 + 0.1) * 2);
-  }
-
-  private List<Integer> fitTests(Candidate candidate, Stage stage, Map<Integer, Integer> rank) {
-    BitSet wanted = (BitSet) candidate.reached().tests().clone();
-    if (candidate.reached().bySome()) {
-      tests.stream()
-          .filter(test -> test.test().overlapped())
-          .forEach(test -> wanted.set(test.test().number()));
-    }
-    if (candidate.reached().outside()) {
-      setUpTests(stage, method(candidate)).forEach(wanted::set);
-    }
-    stage
-        .initialising()
-        .getOrDefault(method(candidate), Set.of())
-        .forEach(type -> wanted.or(users(typeNames.get(type))));
-    List<Integer> byRank =
-        wanted.stream()
-            .boxed()
-            .filter(rank::containsKey)
-            .sorted(Comparator.comparing(rank::get))
-            .toList();
-    return orders.computeIfAbsent(byRank, all -> classByClass(all, stage));
-  }
-
-  private final Map<List<Integer>, List<Integer>> orders = new HashMap<>();
-
-  /** After the first few the others class by class, in the order of each one's first. */
-  private static List<Integer> classByClass(List<Integer> byRank, Stage stage) {
-    int first = Math.min(BY_THEMSELVES, byRank.size());
-    Map<String, List<Integer>> byGroup = new LinkedHashMap<>();
-    for (int test : byRank.subList(first, byRank.size())) {
-      byGroup.computeIfAbsent(stage.group(test), g -> new ArrayList<>()).add(test);
-    }
-    List<Integer> order = new ArrayList<>(byRank.subList(0, first));
-    byGroup.values().forEach(order::addAll);
-    return order;
-  }
-
-  private final Map<String, BitSet> usersOf = new HashMap<>();
-
-  /** The tests that use a class: those that reach anything of it, or stand in it. */
-  private BitSet users(String type) {
-    return usersOf.computeIfAbsent(
-        type,
-        name -> {
-          BitSet users = new BitSet();
-          run.reach(name).byTest().keySet().stream().filter(n -> n > 0).forEach(users::set);
-          tests.stream()
-              .filter(test -> TestClasses.of(test.test().id()).equals(name))
-              .forEach(test -> users.set(test.test().number()));
-          return users;
-        });
-  }
-
-  private final Map<Integer, Collection<Integer>> setUp = new HashMap<>();
-
-  /** The tests in whose groups a method was entered, by a test or by what is set up for all. */
-  private Collection<Integer> setUpTests(Stage stage, int method) {
-    return setUp.computeIfAbsent(
-        method,
-        m -> {
-          Set<Integer> numbers = new HashSet<>();
-          stage
-              .entered()
-              .forEach(
-                  (group, entered) -> {
-                    if (entered.contains(m)) {
-                      numbers.addAll(stage.testsOf(group));
-                    }
-                  });
-          return numbers;
-        });
   }
 
   private final class Deciding {

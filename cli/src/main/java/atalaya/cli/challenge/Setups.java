@@ -22,7 +22,8 @@ import java.util.TreeMap;
 
 /** Which tests can be run again, and in which JVM. */
 public final class Setups {
-  private static final Map<String, Boolean> HAS = new HashMap<>();
+  /** Whether a class path holds an entry, by both. */
+  private final Map<String, Boolean> has = new HashMap<>();
 
   private final Project project;
   private final List<ObservedJvm> jvms;
@@ -74,7 +75,7 @@ public final class Setups {
     Optional<ObservedJvm> jvm =
         jvms.stream().filter(candidate -> root != null && has(candidate, root)).findFirst();
     if (jvm.isEmpty()) {
-      jvm = jvms.stream().filter(Setups::hasFramework).findFirst();
+      jvm = jvms.stream().filter(this::hasFramework).findFirst();
     }
     if (jvm.isEmpty()) {
       unfit.put(number, "no JVM was observed that could run it again");
@@ -96,13 +97,13 @@ public final class Setups {
             entry -> Path.of(jvm.workingDirectory()).resolve(entry).normalize().equals(folder));
   }
 
-  private static boolean hasFramework(ObservedJvm jvm) {
+  private boolean hasFramework(ObservedJvm jvm) {
     return hasJar(jvm, "org/junit/platform/launcher/Launcher.class")
         || hasJar(jvm, "junit/framework/Test.class");
   }
 
-  private static boolean hasJar(ObservedJvm jvm, String entry) {
-    return HAS.computeIfAbsent(jvm.classPath() + entry, key -> lookFor(jvm, entry));
+  private boolean hasJar(ObservedJvm jvm, String entry) {
+    return has.computeIfAbsent(jvm.classPath() + entry, key -> lookFor(jvm, entry));
   }
 
   private static boolean lookFor(ObservedJvm jvm, String entry) {

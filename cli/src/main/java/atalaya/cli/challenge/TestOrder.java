@@ -1,0 +1,139 @@
+package atalaya.cli.challenge;
+
+import atalaya.core.figure.TestFigures;
+import atalaya.core.run.ClassReach;
+import atalaya.trial.decide.Stage;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+
+/** Which tests of a stage may notice a mutant, the likeliest and cheapest first. */
+final class TestOrder {
+  /** So many tests are run by themselves, before those of a class together. */
+  private static final int BY_THEMSELVES = 3;
+
+  /** Tests of less than this cost the same. */
+  private static final double CHEAP_MILLIS = 5;
+
+  /** What is set up around a test costs nothing, something or much. */
+  private static final long SOMETHING_NANOS = 40_000_000L;
+
+  private static final long MUCH_NANOS = 400_000_000L;
+
+  private final Stage stage;
+  private final List<TestFigures> tests;
+  private final Function<String, ClassReach> reachOf;
+  private final List<String> typeNames;
+  private final Map<Integer, Integer> rank = new HashMap<>();
+  private final Map<List<Integer>, List<Integer>> orders = new HashMap<>();
+  private final Map<String, BitSet> usersOf = new HashMap<>();
+  private final Map<Integer, BitSet> setUp = new HashMap<>();
+
+  /**
+   * Of a stage whose tests have run unmutated.
+   *
+   * @param tests all of the run
+   * @param reachOf what was reached of a class, by its name
+   * @param typeNames of the planted classes, by their numbers
+   */
+  TestOrder(
+      Stage stage,
+      List<TestFigures> tests,
+      Function<String, ClassReach> reachOf,
+      List<String> typeNames) {
+    this.stage = stage;
+    this.tests = tests;
+    this.reachOf = reachOf;
+    this.typeNames = typeNames;
+    Map<Integer, TestFigures> figures = new HashMap<>();
+    tests.forEach(test -> figures.put(test.test().number(), test));
+    stage.unmutated().entrySet().stream()
+        .filter(test -> test.getValue().isFit())
+        .map(test -> figures.get(test.getKey()))
+        .sorted(
+            Comparator.comparingInt(this::magnitude)
+                .thenComparingInt(TestFigures::methods)
+                .thenComparingInt(test -> test.test().number()))
+        .forEach(test -> rank.put(test.test().number(), rank.size()));
+  }
+
+  /**
+   * Tests that cost about the same are as good as each other: what matters is what they reach. What
+   * the observed run measured counts, so that the order is the same for all parts of a challenge.
+   */
+  private int magnitude(TestFigures test) {
+    double own = 2 * Math.log10(Math.max(1, test.test().milliseconds() / CHEAP_MILLIS));
+    long around = stage.around(test.test().number());
+    return (int) own + (around < SOMETHING_NANOS ? 0 : around < MUCH_NANOS ? 2 : 4);
+  }
+
+  /**
+   * The tests that may notice a mutant.
+   *
+   * @param method the number of its method
+   */
+  List<Integer> of(Candidate candidate, int method) {
+    BitSet wanted = (BitSet) candidate.reached().tests().clone();
+    if (candidate.reached().bySome()) {
+      tests.stream()
+          .filter(test -> test.test().overlapped())
+          .forEach(test -> wanted.set(test.test().number()));
+    }
+    if (candidate.reached().outside()) {
+      wanted.or(setUp.computeIfAbsent(method, this::setUp));
+    }
+    stage
+        .initialising()
+        .getOrDefault(method, Set.of())
+        .forEach(type -> wanted.or(usersOf.computeIfAbsent(typeNames.get(type), this::users)));
+    List<Integer> byRank =
+        wanted.stream()
+            .boxed()
+            .filter(rank::containsKey)
+            .sorted(Comparator.comparing(rank::get))
+            .toList();
+    return orders.computeIfAbsent(byRank, this::classByClass);
+  }
+
+  /** After the first few the others class by class, in the order of each one's first. */
+  private List<Integer> classByClass(List<Integer> byRank) {
+    int first = Math.min(BY_THEMSELVES, byRank.size());
+    Map<String, List<Integer>> byGroup = new LinkedHashMap<>();
+    for (int test : byRank.subList(first, byRank.size())) {
+      byGroup.computeIfAbsent(stage.group(test), g -> new ArrayList<>()).add(test);
+    }
+    List<Integer> order = new ArrayList<>(byRank.subList(0, first));
+    byGroup.values().forEach(order::addAll);
+    return order;
+  }
+
+  /** The tests that use a class: those that reach anything of it, or stand in it. */
+  private BitSet users(String type) {
+    BitSet users = new BitSet();
+    reachOf.apply(type).byTest().keySet().stream().filter(n -> n > 0).forEach(users::set);
+    tests.stream()
+        .filter(test -> TestClasses.of(test.test().id()).equals(type))
+        .forEach(test -> users.set(test.test().number()));
+    return users;
+  }
+
+  /** The tests in whose groups a method was entered, by a test or by what is set up for all. */
+  private BitSet setUp(int method) {
+    BitSet of = new BitSet();
+    stage
+        .entered()
+        .forEach(
+            (group, entered) -> {
+              if (entered.contains(method)) {
+                stage.testsOf(group).forEach(of::set);
+              }
+            });
+    return of;
+  }
+}
