@@ -255,7 +255,7 @@ class ReadingCommandsTest {
             "1       9.00  high            9   0/16       0/2      1  Buoy#light(int)    Buoy.java:3",
             "2       1.00  low             2    3/4       0/2      1  Buoy#bell(?[31mx)  Buoy.java:3",
             "1 of 2 methods holds 90.0 % of all 10.00 unwatched paths.",
-            "Not tried: 1.00 reached paths. Whether a test would notice a fault there is not known.")
+            "Not tried: 1.00 reached paths. Whether a test would notice a fault there, atalaya challenge tells.")
         .anyMatch(line -> line.startsWith("failed tests: 1 (BuoyTest.bell())"))
         .anyMatch(line -> line.matches("  high +5\\.00  █{27}·{3} +90\\.0 % +1 +80\\.0 %"))
         .allMatch(line -> line.length() <= 100);

@@ -1,8 +1,8 @@
 package atalaya.dist;
 
+import atalaya.cli.again.ModelAgain;
 import atalaya.cli.challenge.Setups;
 import atalaya.core.kept.KeptClass;
-import atalaya.core.kept.KeptSource;
 import atalaya.core.mutant.Fate;
 import atalaya.core.mutant.TriedMutant;
 import atalaya.java.ClassBytes;
@@ -135,18 +135,11 @@ final class SlowWay {
             type -> {
               if (!type.path().isEmpty() && seen.add(type.path())) {
                 run.source(type.path())
-                    .map((KeptSource kept) -> text(type.packageName(), kept))
+                    .map(kept -> ModelAgain.text(type, kept))
                     .ifPresent(sources::add);
               }
             });
     return sources;
-  }
-
-  private static SourceText text(String packageName, KeptSource kept) {
-    String file = kept.path().substring(kept.path().lastIndexOf('/') + 1);
-    String folder = packageName.replace('.', '/');
-    return new SourceText(
-        kept.module(), kept.path(), folder.isEmpty() ? file : folder + "/" + file, kept.text());
   }
 
   /** The tests that pass with one class changed. */

@@ -109,7 +109,8 @@ public final class ModelAgain {
         .toList();
   }
 
-  private static SourceText text(ClassSummary type, KeptSource source) {
+  /** A source of a run as its reader wants it. */
+  public static SourceText text(ClassSummary type, KeptSource source) {
     String file = source.path().substring(source.path().lastIndexOf('/') + 1);
     String folder = type.packageName().replace('.', '/');
     return new SourceText(

@@ -6,7 +6,6 @@ import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.kept.KeptClass;
-import atalaya.core.kept.KeptSource;
 import atalaya.core.mutant.Reaching;
 import atalaya.java.ClassBytes;
 import atalaya.java.SourceText;
@@ -16,6 +15,7 @@ import atalaya.trial.find.PlantableMutant;
 import atalaya.trial.find.ProjectMutants;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -28,7 +28,7 @@ final class Candidates {
   private final RunFile run;
   private final List<KeptClass> classFiles;
   private final Map<Integer, String> testBasis = new HashMap<>();
-  private final Map<java.util.BitSet, String> bases = new HashMap<>();
+  private final Map<BitSet, String> bases = new HashMap<>();
 
   Candidates(RunFile run, List<KeptClass> classFiles, List<TestFigures> tests) {
     this.run = run;
@@ -62,7 +62,7 @@ final class Candidates {
     Set<String> seen = new HashSet<>();
     for (ClassSummary type : classes) {
       if (paths.contains(type.path()) && !type.path().isEmpty() && seen.add(type.path())) {
-        run.source(type.path()).ifPresent(source -> sources.add(text(type, source)));
+        run.source(type.path()).ifPresent(source -> sources.add(ModelAgain.text(type, source)));
       }
     }
     List<ClassBytes> bytes =
@@ -85,7 +85,7 @@ final class Candidates {
 
   private Candidate candidate(PlantableMutant mutant, Reaching reaching) {
     String method = mutant.mutant().method();
-    java.util.BitSet tests = new java.util.BitSet();
+    BitSet tests = new BitSet();
     boolean bySome = false;
     boolean outside = false;
     for (PlantableMutant.Place place : mutant.places()) {
@@ -109,15 +109,5 @@ final class Candidates {
             });
     String all = mutant.codeHash() + tests + reached.bySome() + reached.outside();
     return Hash.of(all.getBytes(StandardCharsets.UTF_8)).substring(0, 16);
-  }
-
-  private static SourceText text(ClassSummary type, KeptSource source) {
-    String file = source.path().substring(source.path().lastIndexOf('/') + 1);
-    String folder = type.packageName().replace('.', '/');
-    return new SourceText(
-        source.module(),
-        source.path(),
-        folder.isEmpty() ? file : folder + "/" + file,
-        source.text());
   }
 }

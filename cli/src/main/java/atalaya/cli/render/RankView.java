@@ -110,7 +110,7 @@ public final class RankView {
       lines.add(
           "Not tried: "
               + Words.paths(unwatched.notTried())
-              + " reached paths. Whether a test would notice a fault there is not known.");
+              + " reached paths. Whether a test would notice a fault there, atalaya challenge tells.");
     }
     return lines;
   }
