@@ -13,6 +13,7 @@ import atalaya.cli.command.GapsCommand;
 import atalaya.cli.command.InspectCommand;
 import atalaya.cli.command.MergeCommand;
 import atalaya.cli.command.ObserveCommand;
+import atalaya.cli.command.PlanCommand;
 import atalaya.cli.command.RankCommand;
 import atalaya.cli.command.RootCommand;
 import atalaya.cli.command.RunsCommand;
@@ -39,6 +40,7 @@ public final class Atalaya {
     COMMANDS.put("suite", console -> new SuiteCommand(console));
     COMMANDS.put("challenge", console -> new ChallengeCommand(console));
     COMMANDS.put("gaps", console -> new GapsCommand(console));
+    COMMANDS.put("plan", console -> new PlanCommand(console));
     COMMANDS.put("decide", console -> new DecideCommand(console));
     COMMANDS.put("compare", console -> new CompareCommand(console));
     COMMANDS.put("merge", console -> new MergeCommand(console));

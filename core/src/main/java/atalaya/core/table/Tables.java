@@ -12,12 +12,14 @@ import atalaya.core.figure.Unwatched;
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.Opened;
 import atalaya.core.mutant.TriedMutant;
+import atalaya.core.plan.Plan;
 import atalaya.core.suite.Kinds;
 import atalaya.core.survey.Survey;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalLong;
 
@@ -298,6 +300,42 @@ public final class Tables {
                         m.fate().label(),
                         m.noticedBy(),
                         m.testsRun()))
+            .toList());
+  }
+
+  /** The table {@code briefs}. */
+  public static Table briefs(Plan plan, int minutesPerPoint) {
+    return new Table(
+        "briefs",
+        List.of(
+            "name",
+            "kind",
+            "path",
+            "method",
+            "gain",
+            "minutes",
+            "reaches_lines",
+            "reaches_outcomes",
+            "reaches_methods",
+            "start_test",
+            "test_class",
+            "may_fail"),
+        plan.briefs().stream()
+            .map(
+                b ->
+                    Table.row(
+                        b.name(),
+                        b.kind().name().toLowerCase(Locale.ROOT),
+                        b.path(),
+                        b.method(),
+                        b.gain(),
+                        b.effort().points() * minutesPerPoint,
+                        b.opens().lines(),
+                        b.opens().outcomes(),
+                        b.opens().methods(),
+                        b.start().test(),
+                        b.start().testClass(),
+                        b.way().flatMap(way -> way.setUp().mayFail()).orElse(null)))
             .toList());
   }
 

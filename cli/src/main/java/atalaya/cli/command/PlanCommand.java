@@ -1,0 +1,284 @@
+package atalaya.cli.command;
+
+import atalaya.cli.Console;
+import atalaya.cli.ExitCode;
+import atalaya.cli.Failure;
+import atalaya.cli.plan.Planning;
+import atalaya.cli.plan.Remedies;
+import atalaya.cli.render.BriefJson;
+import atalaya.cli.render.PlanView;
+import atalaya.core.code.Method;
+import atalaya.core.decide.Decision.Ruling;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.gap.Gap;
+import atalaya.core.naming.Target;
+import atalaya.core.plan.Limits;
+import atalaya.core.plan.Plan;
+import atalaya.core.plan.Remedy;
+import atalaya.core.table.Tables;
+import atalaya.store.runfile.RunFile;
+import atalaya.store.table.CsvWriter;
+import atalaya.store.yaml.Configuration;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.util.BitSet;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code atalaya plan}. */
+@Command(
+    name = "plan",
+    description = "Which tests to write next: what gains most for the time it takes.",
+    footer = {
+      "",
+      "Each brief is one test: the way it takes, the values that lead there, the test to start",
+      "from, what to assert. The same run always gives the same plan.",
+      "",
+      "Example: two hours for one package, in full",
+      "  atalaya plan harbour.tariff --budget 2h --full"
+    })
+public final class PlanCommand extends ReadingCommand {
+  private static final int USUAL_TESTS = 10;
+  private static final Pattern TIME =
+      Pattern.compile("(?:(\\d{1,4})\\s*h)?\\s*(?:(\\d{1,5})\\s*m)?");
+  private static final Pattern SHARE = Pattern.compile("(\\d{1,3}(?:\\.\\d+)?)\\s*%");
+
+  @Parameters(
+      arity = "0..1",
+      paramLabel = "TARGET-OR-GAP",
+      description =
+          "A package, Class, Class#method, Class:line, or the name of a gap (default: all code).")
+  private String target;
+
+  @Option(
+      names = "--budget",
+      paramLabel = "TIME",
+      description = "Tests that can be written in so long: 30m, 2h, 1h30m.")
+  private String budget;
+
+  @Option(
+      names = "--tests",
+      paramLabel = "N",
+      description = "So many tests at most (default: 10 where nothing else limits the plan).")
+  private Integer tests;
+
+  @Option(
+      names = "--until",
+      paramLabel = "GOAL",
+      description = "Until so much is reached of all lines and outcomes: 90%%.")
+  private String until;
+
+  @Option(names = "--full", description = "The briefs in full.")
+  private boolean full;
+
+  @Spec private CommandSpec spec;
+
+  /** Made by the program's start. */
+  public PlanCommand(Console console) {
+    super(console);
+  }
+
+  @Override
+  protected int execute() throws IOException {
+    Configuration configuration = configuration();
+    int minutes = configuration.minutesPerPoint();
+    int points = points(minutes);
+    double share = share();
+    if (tests != null && tests < 1) {
+      throw usage("--tests must be at least 1 (got " + tests + ")");
+    }
+    try (RunFile run = openRun()) {
+      List<MethodFigures> methods = methods(run);
+      Planning planning =
+          new Planning(run, methods, judgement(run).accepted(), configuration.zones()::weight);
+      Set<String> settled = settled(run);
+      Optional<Gap> gap = gap(run);
+      Plan plan;
+      List<Remedy> remedies = List.of();
+      if (gap.isPresent()) {
+        plan = forGap(planning, methods, gap.get());
+      } else if (isLine()) {
+        plan = forLine(run, planning, methods);
+      } else {
+        List<MethodFigures> wanted = wanted(methods);
+        plan = planning.forMethods(wanted, limits(wanted, points, share), settled).together();
+        remedies = new Remedies(run, planning, configuration.thresholds()).of(wanted, settled);
+      }
+      Format format = format(Format.TEXT);
+      List<Remedy> better = remedies;
+      print(out -> print(run, plan, better, minutes, format, out));
+      if (format == Format.TEXT && !printsToFile()) {
+        next(plan, planning);
+      }
+    }
+    return ExitCode.DONE;
+  }
+
+  /** Gaps that nobody will write a test for, as it was decided. */
+  private Set<String> settled(RunFile run) throws IOException {
+    Set<String> settled = new HashSet<>();
+    judgement(run)
+        .holding()
+        .forEach(
+            (gap, ruling) -> {
+              if (ruling != Ruling.TEST) {
+                settled.add(gap);
+              }
+            });
+    return settled;
+  }
+
+  private List<MethodFigures> wanted(List<MethodFigures> methods) {
+    return target == null ? methods : Target.parse(target).in(methods);
+  }
+
+  private Optional<Gap> gap(RunFile run) {
+    return target == null || target.contains("#") || target.contains(":")
+        ? Optional.empty()
+        : run.gaps().stream().filter(gap -> gap.name().equals(target)).findFirst();
+  }
+
+  private Plan forGap(Planning planning, List<MethodFigures> methods, Gap gap) {
+    MethodFigures method =
+        methods.stream()
+            .filter(m -> m.qualifiedName().equals(gap.qualifiedMethod()))
+            .findFirst()
+            .orElseThrow(() -> new Failure(ExitCode.INPUT, gap.name() + " was accepted"));
+    return switch (gap.kind()) {
+      case METHOD, UNUSED -> planning.forMethods(List.of(method), Limits.ofTests(1), Set.of());
+      case SURVIVOR -> planning.noticing(method, gap);
+      case LOOP ->
+          throw new Failure(
+              ExitCode.INPUT,
+              "for a loop that was never repeated take a test that reaches it, with two elements;"
+                  + " atalaya inspect names those");
+      case OUTCOME, HANDLER ->
+          planning.towards(method, planning.pointsOf(gap).orElse(new BitSet()), gap.name());
+    };
+  }
+
+  private boolean isLine() {
+    return target != null && target.matches("[^#]*:\\d+");
+  }
+
+  private Plan forLine(RunFile run, Planning planning, List<MethodFigures> methods) {
+    int line = Integer.parseInt(target.substring(target.lastIndexOf(':') + 1));
+    for (MethodFigures method : Target.parse(target).in(methods)) {
+      Optional<BitSet> points =
+          planning.model(method).map(Method::lines).orElse(List.of()).stream()
+              .filter(l -> l.number() == line)
+              .map(l -> l.points())
+              .findFirst();
+      if (points.isPresent()) {
+        boolean isReached = points.get().intersects(run.reach(method.className()).all());
+        if (isReached) {
+          throw new Failure(
+              ExitCode.INPUT,
+              "line "
+                  + line
+                  + " is reached already; plan a method or a gap there, or challenge it");
+        }
+        return planning.towards(method, points.get(), target);
+      }
+    }
+    throw new Failure(ExitCode.INPUT, "\"" + target + "\" has no code");
+  }
+
+  private Limits limits(List<MethodFigures> wanted, int points, double share) {
+    boolean isUnlimited = tests == null && budget == null && until == null;
+    int most = tests != null ? tests : isUnlimited ? USUAL_TESTS : Integer.MAX_VALUE;
+    return new Limits(points, most, Double.POSITIVE_INFINITY, missing(wanted, share));
+  }
+
+  /** How many lines and outcomes have to be reached besides, for a share of all. */
+  private static int missing(List<MethodFigures> wanted, double share) {
+    if (share < 0) {
+      return Integer.MAX_VALUE;
+    }
+    int whole = wanted.stream().mapToInt(m -> m.lines().whole() + m.outcomes().whole()).sum();
+    int part = wanted.stream().mapToInt(m -> m.lines().part() + m.outcomes().part()).sum();
+    return Math.max(0, (int) Math.ceil(share * whole - 1e-9) - part);
+  }
+
+  private int points(int minutesPerPoint) {
+    if (budget == null) {
+      return Integer.MAX_VALUE;
+    }
+    Matcher time = TIME.matcher(budget.strip());
+    boolean isTime = time.matches() && (time.group(1) != null || time.group(2) != null);
+    if (!isTime) {
+      throw usage("--budget must be a time as 30m, 2h or 1h30m (got " + budget + ")");
+    }
+    int hours = time.group(1) == null ? 0 : Integer.parseInt(time.group(1));
+    int minutes = time.group(2) == null ? 0 : Integer.parseInt(time.group(2));
+    return (60 * hours + minutes) / minutesPerPoint;
+  }
+
+  private double share() {
+    if (until == null) {
+      return -1;
+    }
+    Matcher share = SHARE.matcher(until.strip());
+    boolean isShare = share.matches() && Double.parseDouble(share.group(1)) <= 100;
+    if (!isShare) {
+      throw usage("--until must be a share as 90% (got " + until + ")");
+    }
+    return Double.parseDouble(share.group(1)) / 100;
+  }
+
+  private ParameterException usage(String message) {
+    return new ParameterException(spec.commandLine(), message);
+  }
+
+  private void print(
+      RunFile run, Plan plan, List<Remedy> remedies, int minutes, Format format, PrintWriter out)
+      throws IOException {
+    PlanView view = new PlanView(plan, remedies, minutes);
+    switch (format) {
+      case TEXT -> {
+        head(run).lines(paint()).forEach(out::println);
+        out.println();
+        (full ? view.full(paint()) : view.lines(paint())).forEach(out::println);
+      }
+      case MD -> view.markdown().forEach(out::println);
+      case CSV -> CsvWriter.write(Tables.briefs(plan, minutes), out);
+      case JSON -> {
+        Map<String, Object> things = new LinkedHashMap<>();
+        things.putAll(BriefJson.of(plan, remedies, minutes));
+        json("plan", run.info(), things, out);
+      }
+    }
+  }
+
+  private void next(Plan plan, Planning planning) {
+    planning
+        .impossible()
+        .forEach(
+            (name, because) -> {
+              if (plan.briefs().isEmpty()) {
+                say(name + ": " + because);
+              }
+            });
+    if (!plan.briefs().isEmpty()) {
+      say("");
+      say(
+          full
+              ? "Next: write the first, then atalaya observe, and atalaya plan --done tells what it bought"
+              : "Next: atalaya plan "
+                  + plan.briefs().get(0).name()
+                  + " --full shows the first in full");
+    }
+  }
+}

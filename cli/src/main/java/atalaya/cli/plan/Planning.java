@@ -1,0 +1,360 @@
+package atalaya.cli.plan;
+
+import atalaya.core.code.CodeClass;
+import atalaya.core.code.Method;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.gap.Gap;
+import atalaya.core.gap.Opened;
+import atalaya.core.gap.Survivors;
+import atalaya.core.kept.KeptClass;
+import atalaya.core.mutant.Mutant;
+import atalaya.core.plan.Limits;
+import atalaya.core.plan.MethodTask;
+import atalaya.core.plan.Plan;
+import atalaya.core.plan.Planner;
+import atalaya.core.plan.SurvivorTask;
+import atalaya.core.plan.Task;
+import atalaya.core.plan.Way;
+import atalaya.core.plan.Work;
+import atalaya.java.way.CodeBase;
+import atalaya.java.way.CodeBase.Ref;
+import atalaya.java.way.WayFinder;
+import atalaya.store.runfile.RunFile;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.ToDoubleFunction;
+
+/** Makes a plan for a run. */
+public final class Planning {
+  /** What may well be a fault is looked for in so many methods, those with most to gain. */
+  private static final int SEARCHED_FOR_FAULTS = 150;
+
+  private static final int CALLED_DEPTH = 4;
+
+  private final RunFile run;
+  private final List<MethodFigures> methods;
+  private final RunScene scene;
+  private final CodeBase base;
+  private final WayFinder finder;
+  private final Map<String, Ref> refs = new HashMap<>();
+  private final Map<String, MethodFigures> byName = new HashMap<>();
+  private final Map<String, String> impossible = new TreeMap<>();
+
+  /**
+   * For a run.
+   *
+   * @param methods those that count, without what was accepted
+   * @param accepted what was accepted, by qualified name of the method
+   * @param weights of paths
+   */
+  public Planning(
+      RunFile run,
+      List<MethodFigures> methods,
+      Map<String, Opened> accepted,
+      ToDoubleFunction<String> weights) {
+    this.run = run;
+    this.methods = methods;
+    Map<String, byte[]> classFiles = new HashMap<>();
+    Set<String> testClasses = new HashSet<>();
+    for (KeptClass file : run.allClassFiles()) {
+      if (file.isTest()) {
+        testClasses.add(file.name());
+      } else {
+        classFiles.putIfAbsent(file.name().replace('.', '/'), file.bytes());
+      }
+    }
+    this.base = CodeBase.of(classFiles);
+    this.scene = new RunScene(run, methods, new TestHomes(testClasses), weights, accepted);
+    this.finder = new WayFinder(base, scene::code, this::isTested);
+    methods.forEach(method -> byName.putIfAbsent(method.qualifiedName(), method));
+  }
+
+  private boolean isTested(Ref ref) {
+    String type = ref.type().replace('/', '.');
+    return scene.code(type).stream()
+        .flatMap(code -> code.methods().stream())
+        .filter(method -> method.code().equals(ref.code()))
+        .map(method -> byName.get(type + "#" + method.name()))
+        .anyMatch(figures -> figures != null && figures.tests() > 0);
+  }
+
+  /**
+   * Plans for methods.
+   *
+   * @param wanted those that are planned for
+   * @param settled gaps for which no test is wanted
+   */
+  public Plan forMethods(List<MethodFigures> wanted, Limits limits, Set<String> settled) {
+    Set<String> unused = new HashSet<>();
+    Set<String> unwanted = new HashSet<>();
+    for (Gap gap : run.gaps()) {
+      if (gap.kind() == Gap.Kind.UNUSED) {
+        unused.add(gap.qualifiedMethod());
+      }
+      boolean isWhole = gap.kind().lasting() == Gap.Kind.METHOD;
+      if (isWhole && settled.contains(gap.name())) {
+        unwanted.add(gap.qualifiedMethod());
+      }
+    }
+    Map<String, Double> bounds = bounds();
+    List<Task> tasks = new ArrayList<>();
+    List<MethodFigures> lacking =
+        wanted.stream()
+            .filter(m -> m.unwatched().unreached() > 0 && !m.method().startsWith("<clinit>"))
+            .filter(m -> !unwanted.contains(m.qualifiedName()))
+            .sorted(
+                Comparator.comparingDouble((MethodFigures m) -> -m.unwatched().unreached())
+                    .thenComparing(MethodFigures::qualifiedName))
+            .toList();
+    for (int i = 0; i < lacking.size(); i++) {
+      MethodFigures method = lacking.get(i);
+      List<String> notes =
+          unused.contains(method.qualifiedName())
+              ? List.of("nothing in the project calls it: test it if others use it, else delete it")
+              : List.of();
+      boolean isEntered = method.lines().part() + method.outcomes().part() > 0;
+      double most =
+          bounds.getOrDefault(method.qualifiedName(), method.unwatched().unreached())
+              * scene.weight(method.path())
+              / (isEntered ? 1 : 2);
+      tasks.add(new MethodTask(scene, method, most, work -> heaviest(method, work), notes));
+      if (i < SEARCHED_FOR_FAULTS && isEntered) {
+        faults(method, tasks);
+      }
+    }
+    tasks.addAll(survivors(wanted, settled));
+    return Planner.plan(tasks, limits, before());
+  }
+
+  private List<Task> survivors(List<MethodFigures> wanted, Set<String> settled) {
+    Set<String> names = new HashSet<>();
+    wanted.forEach(m -> names.add(m.qualifiedName()));
+    Map<String, Map<Gap, List<Mutant>>> places = new TreeMap<>();
+    Survivors.places(run.mutants())
+        .forEach(
+            (gap, mutants) -> {
+              MethodFigures figures = byName.get(gap.qualifiedMethod());
+              boolean counts = figures != null && figures.mutants().survived() > 0;
+              boolean isWanted =
+                  names.contains(gap.qualifiedMethod()) && !settled.contains(gap.name());
+              if (counts && isWanted) {
+                places
+                    .computeIfAbsent(gap.qualifiedMethod(), p -> new LinkedHashMap<>())
+                    .put(gap, mutants);
+              }
+            });
+    List<Task> tasks = new ArrayList<>();
+    places.forEach((method, here) -> tasks.add(new SurvivorTask(scene, byName.get(method), here)));
+    return tasks;
+  }
+
+  /** Plans the one test that closes a gap, or comes to a line. */
+  public Plan towards(MethodFigures method, BitSet points, String name) {
+    Task task =
+        new MethodTask(
+            scene,
+            method,
+            Double.MAX_VALUE,
+            work -> towards(method, points, name, work),
+            List.of());
+    return Planner.plan(List.of(task), Limits.ofTests(1), before());
+  }
+
+  /** Plans the better assertions for what survived at one place. */
+  public Plan noticing(MethodFigures method, Gap gap) {
+    Map<Gap, List<Mutant>> places = new LinkedHashMap<>();
+    Survivors.places(run.mutants())
+        .forEach(
+            (place, mutants) -> {
+              if (place.name().equals(gap.name())) {
+                places.put(place, mutants);
+              }
+            });
+    return Planner.plan(
+        List.of(new SurvivorTask(scene, method, places)), Limits.ofTests(1), before());
+  }
+
+  /** Unwatched paths of the run. */
+  private double before() {
+    return methods.stream().mapToDouble(m -> m.unwatched().total()).sum();
+  }
+
+  /** Why a way is impossible, by the name of the gap or method it was for. */
+  public Map<String, String> impossible() {
+    return impossible;
+  }
+
+  /** The model of the method that figures are of. */
+  public Optional<Method> model(MethodFigures method) {
+    return scene
+        .code(method.className())
+        .flatMap(
+            code ->
+                code.methods().stream().filter(m -> m.name().equals(method.method())).findFirst());
+  }
+
+  private BitSet reached(String className, Work work) {
+    BitSet all = scene.reach(className).all();
+    BitSet more = work.reached(className);
+    if (more.isEmpty()) {
+      return all;
+    }
+    BitSet both = (BitSet) all.clone();
+    both.or(more);
+    return both;
+  }
+
+  private Optional<Ref> ref(MethodFigures method) {
+    Ref known =
+        refs.computeIfAbsent(
+            method.qualifiedName(),
+            name ->
+                model(method)
+                    .filter(m -> !m.code().isEmpty())
+                    .map(m -> new Ref(method.className().replace('.', '/'), m.code()))
+                    .orElse(null));
+    return Optional.ofNullable(known);
+  }
+
+  private Optional<Way> heaviest(MethodFigures method, Work work) {
+    return ref(method).flatMap(ref -> answer(ref, -1, method.qualifiedName(), work));
+  }
+
+  private Optional<Way> towards(MethodFigures method, BitSet points, String name, Work work) {
+    BitSet reached = reached(method.className(), work);
+    if (points.isEmpty() || points.intersects(reached)) {
+      return Optional.empty();
+    }
+    return ref(method).flatMap(ref -> answer(ref, points.nextSetBit(0), name, work));
+  }
+
+  private Optional<Way> answer(Ref ref, int towards, String name, Work work) {
+    WayFinder.Answer answer =
+        finder.best(new WayFinder.Wanted(ref, type -> reached(type, work), towards));
+    if (answer instanceof WayFinder.Answer.Impossible no) {
+      impossible.putIfAbsent(name, no.because());
+    }
+    return answer instanceof WayFinder.Answer.Found found
+        ? Optional.of(found.way())
+        : Optional.empty();
+  }
+
+  /** Ways of one method on which something can go wrong that the code itself asks about. */
+  private void faults(MethodFigures method, List<Task> tasks) {
+    Ref guessed = guessed(method);
+    if (guessed == null || !finder.mayMissElement(guessed)) {
+      return;
+    }
+    for (Gap gap : scene.gaps(method.className())) {
+      boolean isHere = gap.kind() == Gap.Kind.OUTCOME && gap.method().equals(method.method());
+      if (!isHere || !gap.behind().isEmpty()) {
+        continue;
+      }
+      Optional<BitSet> points = pointsOf(gap);
+      Optional<Way> way = points.flatMap(p -> towards(method, p, gap.name(), new Work()));
+      if (way.isPresent() && way.get().setUp().mayFail().isPresent()) {
+        tasks.add(
+            new MethodTask(
+                scene,
+                method,
+                Double.MAX_VALUE,
+                work -> work.isClosed(gap.name()) ? Optional.empty() : way,
+                List.of()));
+      }
+    }
+  }
+
+  /** The points that close a gap of an outcome or a handler; empty for other kinds. */
+  public Optional<BitSet> pointsOf(Gap gap) {
+    Optional<Method> method =
+        scene
+            .code(gap.className())
+            .flatMap(
+                code ->
+                    code.methods().stream().filter(m -> m.name().equals(gap.method())).findFirst());
+    if (method.isEmpty()) {
+      return Optional.empty();
+    }
+    return switch (gap.kind()) {
+      case OUTCOME ->
+          method.get().conditions().stream()
+              .filter(c -> c.line() == gap.line() && c.text().equals(gap.condition()))
+              .flatMap(c -> c.outcomes().stream())
+              .filter(o -> o.name().equals(gap.outcome()))
+              .map(o -> o.points())
+              .filter(p -> !p.intersects(scene.reach(gap.className()).all()))
+              .findFirst();
+      case HANDLER ->
+          method.get().handlers().stream()
+              .filter(h -> h.line() == gap.line() && h.text().equals(gap.condition()))
+              .map(h -> h.points())
+              .findFirst();
+      default -> Optional.empty();
+    };
+  }
+
+  // ---- what a way may gain at most ----
+
+  /** Unreached paths of each method, and of those never entered that it calls. */
+  private Map<String, Double> bounds() {
+    Map<Ref, MethodFigures> never = new HashMap<>();
+    Map<Ref, MethodFigures> all = new HashMap<>();
+    for (MethodFigures method : methods) {
+      Ref ref = guessed(method);
+      if (ref != null) {
+        all.put(ref, method);
+        boolean isEntered = method.lines().part() + method.outcomes().part() > 0;
+        if (!isEntered) {
+          never.put(ref, method);
+        }
+      }
+    }
+    Map<Ref, List<Ref>> called = new HashMap<>();
+    all.forEach(
+        (ref, method) -> {
+          if (method.unwatched().unreached() > 0) {
+            List<Ref> known = base.called(ref).stream().filter(never::containsKey).toList();
+            if (!known.isEmpty()) {
+              called.put(ref, known);
+            }
+          }
+        });
+    Map<Ref, Double> bound = new HashMap<>();
+    for (int depth = 0; depth < CALLED_DEPTH; depth++) {
+      Map<Ref, Double> next = new HashMap<>();
+      called.forEach(
+          (ref, known) -> {
+            double sum = all.get(ref).unwatched().unreached();
+            for (Ref callee : known) {
+              sum += bound.getOrDefault(callee, all.get(callee).unwatched().unreached());
+            }
+            next.put(ref, sum);
+          });
+      bound.putAll(next);
+    }
+    Map<String, Double> bounds = new HashMap<>();
+    bound.forEach((ref, most) -> bounds.put(all.get(ref).qualifiedName(), most));
+    return bounds;
+  }
+
+  /**
+   * The method of the class file, where its name and parameter types tell it without the source.
+   */
+  private Ref guessed(MethodFigures method) {
+    return base.named(method.className().replace('.', '/'), method.method()).orElse(null);
+  }
+
+  /** The classes of the project as far as ways go through them. */
+  public Optional<CodeClass> code(String className) {
+    return scene.code(className);
+  }
+}

@@ -1,0 +1,277 @@
+package atalaya.cli.render;
+
+import atalaya.core.plan.Brief;
+import atalaya.core.plan.Plan;
+import atalaya.core.plan.Remedy;
+import atalaya.core.plan.Way;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** A plan in a terminal, or as Markdown. */
+public final class PlanView {
+  private static final int REMEDIES_SHOWN = 5;
+  private static final int CHANGES_SHOWN = 2;
+
+  private final Plan plan;
+  private final List<Remedy> remedies;
+  private final int minutesPerPoint;
+
+  /** Of a plan and what may be better than a test. */
+  public PlanView(Plan plan, List<Remedy> remedies, int minutesPerPoint) {
+    this.plan = plan;
+    this.remedies = remedies;
+    this.minutesPerPoint = minutesPerPoint;
+  }
+
+  /** {@code 1 h 50 min}. */
+  public static String time(int minutes) {
+    return minutes < 60
+        ? minutes + " min"
+        : minutes / 60 + " h" + (minutes % 60 == 0 ? "" : " " + minutes % 60 + " min");
+  }
+
+  /** What it buys in all. */
+  public String sum() {
+    return Words.count(plan.briefs().size(), "test", "tests")
+        + ", "
+        + time(plan.points() * minutesPerPoint)
+        + ", unwatched paths "
+        + Words.paths(plan.before())
+        + " → "
+        + Words.paths(plan.after());
+  }
+
+  private String minutes(Brief brief) {
+    return time(brief.effort().points() * minutesPerPoint);
+  }
+
+  /** The list for a terminal, two or three lines for each brief. */
+  public List<String> lines(Paint paint) {
+    List<String> lines = new ArrayList<>();
+    int number = 0;
+    for (Brief brief : plan.briefs()) {
+      number++;
+      String head =
+          String.format("%2d  ", number)
+              + paint.bold(Words.plain(brief.shortMethod()))
+              + "  "
+              + Words.plain(brief.name());
+      lines.add(head);
+      String what =
+          "    -"
+              + Words.paths(brief.gain())
+              + " unwatched paths in "
+              + minutes(brief)
+              + opens(brief)
+              + weight(brief);
+      lines.add(what);
+      lines.add("    " + Words.plain(start(brief, CHANGES_SHOWN)));
+      mayFail(brief).ifPresent(text -> lines.add("    may fail: " + Words.plain(text)));
+      for (String missing : brief.missing()) {
+        lines.add(
+            "    no test notices when " + Words.plain(missing.replaceFirst("^line \\d+: ", "")));
+      }
+    }
+    if (plan.briefs().isEmpty()) {
+      lines.add("no test to plan here");
+    } else {
+      lines.add("");
+      lines.add(paint.bold(sum()));
+    }
+    lines.addAll(remedies(paint));
+    return lines;
+  }
+
+  private static String weight(Brief brief) {
+    boolean isWeighted = brief.gain() > 0 && Math.abs(brief.weighted() / brief.gain() - 1) > 1e-9;
+    return isWeighted ? ", weight " + Words.paths(brief.weighted() / brief.gain()) : "";
+  }
+
+  private static String opens(Brief brief) {
+    List<String> parts = new ArrayList<>();
+    Brief.Opens opens = brief.opens();
+    if (opens.lines() > 0) {
+      parts.add(Words.count(opens.lines(), "line", "lines"));
+    }
+    if (opens.outcomes() > 0) {
+      parts.add(Words.count(opens.outcomes(), "outcome", "outcomes"));
+    }
+    if (opens.methods() > 0) {
+      parts.add(Words.count(opens.methods(), "new method", "new methods"));
+    }
+    return parts.isEmpty() ? "" : "; reaches " + String.join(", ", parts);
+  }
+
+  private static Optional<String> mayFail(Brief brief) {
+    return brief.way().flatMap(way -> way.setUp().mayFail());
+  }
+
+  private static String start(Brief brief, int changes) {
+    Brief.Start start = brief.start();
+    String type = start.testClass().substring(start.testClass().lastIndexOf('.') + 1);
+    boolean extended = brief.effort().reasons().get(0).equals("extends a test");
+    if (start.test().isEmpty() && extended) {
+      return "from the test of the brief above for this method";
+    }
+    if (start.test().isEmpty()) {
+      return start.exists() ? "a new test in " + type : "a new test class " + type;
+    }
+    if (brief.kind() == Brief.Kind.CHECK) {
+      return "assert more in " + start.test();
+    }
+    if (start.changes().isEmpty()) {
+      return (extended ? "from " : "a new test in " + type + ", beside ") + start.test();
+    }
+    return "from "
+        + start.test()
+        + ", with "
+        + String.join(", ", start.changes().subList(0, Math.min(changes, start.changes().size())))
+        + (start.changes().size() > changes ? ", ..." : "");
+  }
+
+  private List<String> remedies(Paint paint) {
+    List<String> lines = new ArrayList<>();
+    if (remedies.isEmpty()) {
+      return lines;
+    }
+    lines.add("");
+    lines.add(paint.bold("Better than a test, perhaps"));
+    int shown = 0;
+    for (Remedy remedy : remedies) {
+      if (shown++ < REMEDIES_SHOWN) {
+        lines.add("  " + Words.plain(remedy.words()));
+      }
+    }
+    if (remedies.size() > REMEDIES_SHOWN) {
+      lines.add(paint.dim("  ... and " + (remedies.size() - REMEDIES_SHOWN) + " more; --full"));
+    }
+    return lines;
+  }
+
+  // ---- in full ----
+
+  /** The briefs in full, for a terminal. */
+  public List<String> full(Paint paint) {
+    List<String> lines = new ArrayList<>();
+    int number = 0;
+    for (Brief brief : plan.briefs()) {
+      number++;
+      lines.add(
+          paint.bold(number + "  " + Words.plain(brief.shortMethod()))
+              + "  "
+              + Words.plain(brief.name()));
+      for (Part part : parts(brief)) {
+        for (int i = 0; i < part.lines().size(); i++) {
+          String title = i == 0 ? part.title() : "";
+          lines.add("   " + paint.dim(String.format("%-9s", title)) + " " + part.lines().get(i));
+        }
+      }
+      lines.add("");
+    }
+    lines.add(plan.briefs().isEmpty() ? "no test to plan here" : paint.bold(sum()));
+    if (!remedies.isEmpty()) {
+      lines.add("");
+      lines.add(paint.bold("Better than a test, perhaps"));
+      remedies.forEach(remedy -> lines.add("  " + Words.plain(remedy.words())));
+    }
+    return lines;
+  }
+
+  /** The briefs as Markdown. */
+  public List<String> markdown() {
+    List<String> lines = new ArrayList<>(List.of("# Tests to write next", "", sum(), ""));
+    int number = 0;
+    for (Brief brief : plan.briefs()) {
+      number++;
+      lines.add("## " + number + ". `" + Words.plain(brief.shortMethod()) + "`");
+      lines.add("");
+      for (Part part : parts(brief)) {
+        boolean isCode = part.title().equals("code");
+        if (isCode) {
+          lines.addAll(List.of("```java"));
+          lines.addAll(part.lines());
+          lines.add("```");
+        } else if (part.lines().size() == 1) {
+          lines.add("- **" + part.title() + "**: " + part.lines().get(0));
+        } else {
+          lines.add("- **" + part.title() + "**:");
+          part.lines().forEach(line -> lines.add("  - " + line));
+        }
+      }
+      lines.add("");
+    }
+    if (!remedies.isEmpty()) {
+      lines.addAll(List.of("## Better than a test, perhaps", ""));
+      remedies.forEach(remedy -> lines.add("- " + Words.plain(remedy.words())));
+    }
+    return lines;
+  }
+
+  /** A titled part of a brief. */
+  private record Part(String title, List<String> lines) {}
+
+  private List<Part> parts(Brief brief) {
+    List<Part> parts = new ArrayList<>();
+    add(parts, "where", List.of(brief.path()));
+    add(
+        parts,
+        "gain",
+        List.of(
+            "unwatched paths "
+                + Words.paths(brief.before())
+                + " → "
+                + Words.paths(brief.after())
+                + weight(brief)
+                + opens(brief)));
+    add(
+        parts,
+        "effort",
+        List.of(minutes(brief) + ": " + String.join(", ", brief.effort().reasons())));
+    add(parts, "closes", brief.closes());
+    add(parts, "start", List.of(start(brief, Integer.MAX_VALUE)));
+    brief.way().ifPresent(way -> ofWay(way, parts));
+    add(
+        parts,
+        "assert",
+        brief.missing().stream().map(m -> "that it is noticed when " + m).toList());
+    add(parts, "note", brief.notes());
+    return parts;
+  }
+
+  private static void ofWay(Way way, List<Part> parts) {
+    if (way.calls().size() > 1) {
+      add(parts, "call", List.of(String.join(" → ", way.calls())));
+    }
+    add(
+        parts,
+        "way",
+        way.steps().stream()
+            .map(s -> "line " + s.line() + ": `" + s.condition() + "` " + s.outcome())
+            .toList());
+    add(
+        parts,
+        "with",
+        way.setUp().givens().stream()
+            .map(
+                g ->
+                    g.name()
+                        + " = "
+                        + g.value()
+                        + (g.how().isEmpty() ? "" : "  (" + g.how() + ")")
+                        + (g.beside().isEmpty() ? "" : "; beside it " + g.beside()))
+            .toList());
+    add(parts, "code", way.setUp().code());
+    add(parts, "open", way.setUp().open());
+    add(parts, "may fail", way.setUp().mayFail().stream().toList());
+    add(parts, "assert", way.result().asserts());
+    add(parts, "depends on", way.surroundings());
+  }
+
+  private static void add(List<Part> parts, String title, List<String> lines) {
+    if (!lines.isEmpty()) {
+      parts.add(new Part(title, lines.stream().map(Words::plain).collect(Collectors.toList())));
+    }
+  }
+}

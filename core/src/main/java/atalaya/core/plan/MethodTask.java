@@ -1,0 +1,110 @@
+package atalaya.core.plan;
+
+import atalaya.core.code.PlaceName;
+import atalaya.core.figure.MethodFigures;
+import atalaya.core.gap.Gap;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+
+/** The tests that reach what is missing in a method. */
+public final class MethodTask implements Task {
+  private final Scene scene;
+  private final MethodFigures method;
+  private final double most;
+  private final Function<Work, Optional<Way>> ways;
+  private final List<String> notes;
+
+  /**
+   * Of a method.
+   *
+   * @param most no brief of it gains more for each point
+   * @param ways the best way through it once some work is done
+   * @param notes what else is to be known of it
+   */
+  public MethodTask(
+      Scene scene,
+      MethodFigures method,
+      double most,
+      Function<Work, Optional<Way>> ways,
+      List<String> notes) {
+    this.scene = scene;
+    this.method = method;
+    this.most = most;
+    this.ways = ways;
+    this.notes = notes;
+  }
+
+  @Override
+  public String name() {
+    return method.qualifiedName();
+  }
+
+  @Override
+  public double most() {
+    return most;
+  }
+
+  @Override
+  public Optional<Brief> best(Work done) {
+    return ways.apply(done).flatMap(way -> brief(way, done));
+  }
+
+  private Optional<Brief> brief(Way way, Work done) {
+    Reached reached = Reached.of(scene, done, way.points());
+    if (reached.closed().isEmpty() && reached.gain() == 0) {
+      return Optional.empty();
+    }
+    Starting.Found starting = Starting.of(scene, done, way);
+    boolean indirect = way.calls().size() > 1;
+    Effort effort =
+        Effort.of(starting.base(), way.doubles(), indirect, !way.surroundings().isEmpty());
+    return Optional.of(
+        new Brief(
+            named(reached, way, done),
+            method.path(),
+            method.qualifiedName(),
+            Brief.Kind.REACH,
+            Optional.of(way),
+            reached.closed(),
+            new Brief.Opens(reached.lines(), reached.outcomes(), reached.methods()),
+            starting.start(),
+            List.of(),
+            reached.gain(),
+            reached.weighted(),
+            effort,
+            reached.before(),
+            notes));
+  }
+
+  /** A brief is called after a gap of its own method, or what that gap would be called. */
+  private String named(Reached reached, Way way, Work done) {
+    for (Gap gap : scene.gaps(method.className())) {
+      if (gap.method().equals(method.method()) && reached.closed().contains(gap.name())) {
+        return gap.name();
+      }
+    }
+    Map<String, Integer> alike = new HashMap<>();
+    for (Way.Step step : way.steps()) {
+      boolean isOwn = step.method().equals(method.qualifiedName());
+      if (isOwn) {
+        String text = step.condition() + "\n" + step.outcome();
+        int ordinal = alike.merge(text, 1, Integer::sum) - 1;
+        BitSet before = scene.reach(step.className()).all();
+        if (!before.get(step.point()) && !done.reached(step.className()).get(step.point())) {
+          return PlaceName.of(
+              method.className(),
+              method.method(),
+              Gap.Kind.OUTCOME.label(),
+              step.condition(),
+              step.outcome(),
+              ordinal);
+        }
+      }
+    }
+    return reached.closed().isEmpty() ? method.shortName() : reached.closed().get(0);
+  }
+}

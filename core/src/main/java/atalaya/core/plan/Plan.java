@@ -1,0 +1,34 @@
+package atalaya.core.plan;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Tests to write.
+ *
+ * @param briefs in the order that buys most
+ * @param before unwatched paths of all that was planned for
+ * @param after the same once the tests are written
+ */
+public record Plan(List<Brief> briefs, double before, double after) {
+  public Plan {
+    briefs = List.copyOf(briefs);
+  }
+
+  /** The same with those together that test the same method, in the order of the first of each. */
+  public Plan together() {
+    Map<String, List<Brief>> byEntry = new LinkedHashMap<>();
+    for (Brief brief : briefs) {
+      String entry = brief.way().map(Way::entry).orElse(brief.method());
+      byEntry.computeIfAbsent(entry, e -> new ArrayList<>()).add(brief);
+    }
+    return new Plan(byEntry.values().stream().flatMap(List::stream).toList(), before, after);
+  }
+
+  /** The effort in all. */
+  public int points() {
+    return briefs.stream().mapToInt(brief -> brief.effort().points()).sum();
+  }
+}

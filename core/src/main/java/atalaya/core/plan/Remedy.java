@@ -1,0 +1,28 @@
+package atalaya.core.plan;
+
+/**
+ * What may be better than a test.
+ *
+ * @param method qualified
+ * @param unwatched how many unwatched paths it would do away with, at least 0
+ * @param words what to do, and what it does
+ */
+public record Remedy(Kind kind, String method, double unwatched, String words) {
+
+  /** What to do. */
+  public enum Kind {
+    /** Nothing calls the code. */
+    DELETE,
+    /** The method is too complex to be held by tests. */
+    SPLIT,
+    /** It can't be reached. */
+    ACCEPT,
+    /** Whether its tests notice faults is not known. */
+    CHALLENGE;
+
+    /** In tables, in lower case. */
+    public String label() {
+      return name().toLowerCase(java.util.Locale.ROOT);
+    }
+  }
+}

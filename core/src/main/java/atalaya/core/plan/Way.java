@@ -1,0 +1,102 @@
+package atalaya.core.plan;
+
+import java.util.BitSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A path from the entry of a method that a test can call to an exit ({@code docs/measures.md},
+ * section 9).
+ *
+ * @param calls the methods on it, qualified, from the one that a test calls to the one that the way
+ *     is for
+ * @param steps the conditions on it and how each has to come out, in order
+ * @param points what it reaches for certain, by binary name of the class
+ * @param setUp what leads there
+ * @param result what is to be seen at its end
+ * @param doubles how many arguments need a test double, at least 0
+ * @param surroundings what it depends on besides arguments: clock, chance, environment, files
+ */
+public record Way(
+    List<String> calls,
+    List<Step> steps,
+    Map<String, BitSet> points,
+    SetUp setUp,
+    Result result,
+    int doubles,
+    List<String> surroundings) {
+  public Way {
+    calls = List.copyOf(calls);
+    steps = List.copyOf(steps);
+    points = Map.copyOf(points);
+    surroundings = List.copyOf(surroundings);
+  }
+
+  /**
+   * A condition on a way.
+   *
+   * @param method qualified
+   * @param point that marks the outcome, in the class
+   */
+  public record Step(String method, int line, String condition, String outcome, int point) {
+    /** The binary name of its class. */
+    public String className() {
+      return method.substring(0, method.indexOf('#'));
+    }
+  }
+
+  /**
+   * What leads to a way.
+   *
+   * @param givens what has which value
+   * @param code statements in Java that make the objects and call the entry; empty when some of it
+   *     can't be made
+   * @param open what has to hold besides, and could not be decided
+   * @param mayFail what can go wrong on it that nobody wrote a check for; empty for most
+   */
+  public record SetUp(
+      List<Given> givens, List<String> code, List<String> open, Optional<String> mayFail) {
+    /** Where nothing could be found out. */
+    public static final SetUp NONE = new SetUp(List.of(), List.of(), List.of(), Optional.empty());
+
+    public SetUp {
+      givens = List.copyOf(givens);
+      code = List.copyOf(code);
+      open = List.copyOf(open);
+    }
+  }
+
+  /**
+   * A value that leads to a way.
+   *
+   * @param name what has it
+   * @param type simple
+   * @param value as Java has it
+   * @param beside the value beside it that leads elsewhere, in words; empty where there is none
+   * @param how by which it comes to be there: empty for an argument
+   */
+  public record Given(String name, String type, String value, String beside, String how) {}
+
+  /**
+   * What is to be seen at the end of a way, in words.
+   *
+   * @param asserts what a test can look at, the likeliest first
+   * @param thrown the simple name of the exception that it ends with, or empty
+   */
+  public record Result(List<String> asserts, String thrown) {
+    public Result {
+      asserts = List.copyOf(asserts);
+    }
+  }
+
+  /** The method that a test calls, qualified. */
+  public String entry() {
+    return calls.get(0);
+  }
+
+  /** The method that the way is for, qualified. */
+  public String method() {
+    return calls.get(calls.size() - 1);
+  }
+}

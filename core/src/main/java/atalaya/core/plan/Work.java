@@ -1,0 +1,42 @@
+package atalaya.core.plan;
+
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+
+/** What is reached and noticed once the briefs that were chosen so far are written. */
+public final class Work {
+  private final Map<String, BitSet> reached = new HashMap<>();
+  private final Set<String> closed = new HashSet<>();
+  private final Set<String> tested = new HashSet<>();
+
+  /** The points of a class that chosen briefs reach. */
+  public BitSet reached(String className) {
+    return reached.getOrDefault(className, new BitSet());
+  }
+
+  /** Whether a chosen brief closes a gap. */
+  public boolean isClosed(String gap) {
+    return closed.contains(gap);
+  }
+
+  /** Whether a chosen brief has a test for a method. */
+  public boolean isTested(String method) {
+    return tested.contains(method);
+  }
+
+  /** A brief is assumed written. */
+  void add(Brief brief) {
+    brief
+        .way()
+        .ifPresent(
+            way -> {
+              way.points()
+                  .forEach((type, all) -> reached.computeIfAbsent(type, t -> new BitSet()).or(all));
+              tested.addAll(way.calls());
+            });
+    closed.addAll(brief.closes());
+  }
+}

@@ -1,0 +1,2 @@
+/** Which tests to write next: ways through methods, briefs, and their order. */
+package atalaya.core.plan;

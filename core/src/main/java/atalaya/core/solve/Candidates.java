@@ -1,0 +1,238 @@
+package atalaya.core.solve;
+
+import atalaya.core.term.Constraint;
+import atalaya.core.term.EnumValue;
+import atalaya.core.term.Stand;
+import atalaya.core.term.Term;
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.Month;
+import java.time.Period;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+
+/** The values worth trying for an input, the likeliest first. */
+final class Candidates {
+  private static final int MOST_TEXTS = 60;
+  private static final LocalDate FRIDAY = LocalDate.of(2026, 7, 17);
+
+  private final Function<String, List<EnumValue>> enums;
+
+  /**
+   * With the enums of a project.
+   *
+   * @param enums the constants of one, by internal name; empty for what is none
+   */
+  Candidates(Function<String, List<EnumValue>> enums) {
+    this.enums = enums;
+  }
+
+  /** Values for an input that these conditions speak of. */
+  List<Object> of(Term.Input input, Collection<Constraint> constraints) {
+    Set<Object> values = new LinkedHashSet<>();
+    if (input.usual() != null) {
+      values.add(input.usual());
+    }
+    boolean isState = input.source() == Term.Source.ELEMENT;
+    String type = input.type();
+    switch (type) {
+      case "Z" -> values.addAll(List.of(1, 0));
+      case "I", "B", "S", "C" -> {
+        whole(constraints).forEach(number -> add(values, number, type));
+        List.of(0, 1, -1, 2, 10, 'a' + 0, '0' + 0, ' ' + 0, 100, 1000, Integer.MAX_VALUE)
+            .forEach(number -> add(values, number, type));
+        if (isState) {
+          values.removeIf(v -> ((Number) v).longValue() < 0);
+        }
+      }
+      case "J" -> {
+        whole(constraints).forEach(values::add);
+        values.addAll(List.of(0L, 1L, -1L, 2L, 100L, 100_000L, Long.MAX_VALUE));
+      }
+      case "F" -> {
+        fractions(constraints).forEach(v -> values.add((float) (double) v));
+        values.addAll(List.of(0f, 1f, -1f, 0.5f, 100f));
+      }
+      case "D" -> {
+        values.addAll(fractions(constraints));
+        values.addAll(List.of(0.0, 1.0, -1.0, 0.5, 100.0, 1e6, Double.NaN));
+      }
+      default -> {
+        values.addAll(references(type, constraints));
+        values.add(null);
+        boolean nothingKnown = values.size() == 1;
+        if (nothingKnown || type.startsWith("[")) {
+          List<Object> all = new ArrayList<>(values);
+          all.add(0, new Stand(input.name(), type));
+          return all;
+        }
+      }
+    }
+    return new ArrayList<>(values);
+  }
+
+  private static void add(Set<Object> values, long number, String type) {
+    boolean fits =
+        switch (type) {
+          case "B" -> number == (byte) number;
+          case "S" -> number == (short) number;
+          case "C" -> number == (char) number;
+          default -> number == (int) number;
+        };
+    if (fits) {
+      values.add((int) number);
+    }
+  }
+
+  /** Whole numbers that stand in conditions, and those beside them. */
+  private static Set<Long> whole(Collection<Constraint> constraints) {
+    Set<Long> numbers = new LinkedHashSet<>();
+    constants(
+        constraints,
+        value -> {
+          if (value instanceof Number number && !(value instanceof Double && !isWhole(number))) {
+            long at = number.longValue();
+            numbers.addAll(List.of(at, at + 1, at - 1));
+          }
+        });
+    return numbers;
+  }
+
+  private static boolean isWhole(Number number) {
+    return number.doubleValue() == Math.rint(number.doubleValue());
+  }
+
+  private static Set<Double> fractions(Collection<Constraint> constraints) {
+    Set<Double> numbers = new LinkedHashSet<>();
+    constants(
+        constraints,
+        value -> {
+          if (value instanceof Number number) {
+            double at = number.doubleValue();
+            numbers.addAll(List.of(at, at + 1, at - 1, Math.nextUp(at), Math.nextDown(at)));
+          }
+        });
+    return numbers;
+  }
+
+  private static void constants(
+      Collection<Constraint> constraints, java.util.function.Consumer<Object> each) {
+    for (Constraint constraint : constraints) {
+      for (Term term : constraint.terms()) {
+        term.visit(
+            part -> {
+              if (part instanceof Term.Constant constant && constant.value() != null) {
+                each.accept(constant.value());
+              }
+            });
+      }
+    }
+  }
+
+  private List<Object> references(String type, Collection<Constraint> constraints) {
+    return switch (type) {
+      case "Ljava/lang/String;", "Ljava/lang/CharSequence;" -> texts(constraints);
+      case "Ljava/lang/Object;", "Ljava/lang/Comparable;" -> {
+        List<Object> any = new ArrayList<>();
+        constants(constraints, v -> any.addAll(v instanceof String ? List.of(v) : List.of()));
+        yield any;
+      }
+      case "Ljava/lang/Integer;", "Ljava/lang/Short;", "Ljava/lang/Byte;" ->
+          numbers(constraints, n -> n.intValue(), List.of(0, 1, -1));
+      case "Ljava/lang/Long;", "Ljava/lang/Number;" ->
+          numbers(constraints, n -> n.longValue(), List.of(0L, 1L, -1L));
+      case "Ljava/lang/Double;" ->
+          numbers(constraints, n -> n.doubleValue(), List.of(0.0, 1.0, -1.0));
+      case "Ljava/lang/Boolean;" -> List.of(1, 0);
+      case "Ljava/lang/Character;" -> List.of('a' + 0, '0' + 0, ' ' + 0);
+      case "Ljava/math/BigDecimal;" ->
+          List.of(BigDecimal.ZERO, BigDecimal.ONE, BigDecimal.TEN, BigDecimal.ONE.negate());
+      case "Ljava/math/BigInteger;" ->
+          List.of(BigInteger.ZERO, BigInteger.ONE, BigInteger.TEN, BigInteger.ONE.negate());
+      case "Ljava/time/LocalDate;" -> dates();
+      case "Ljava/time/LocalTime;" ->
+          List.of(LocalTime.NOON, LocalTime.MIDNIGHT, LocalTime.of(5, 59), LocalTime.of(22, 1));
+      case "Ljava/time/LocalDateTime;" ->
+          dates().stream().map(d -> (Object) ((LocalDate) d).atTime(12, 0)).toList();
+      case "Ljava/time/Instant;" ->
+          dates().stream()
+              .map(d -> (Object) ((LocalDate) d).atStartOfDay().toInstant(ZoneOffset.UTC))
+              .toList();
+      case "Ljava/time/Duration;" ->
+          List.of(Duration.ofHours(1), Duration.ZERO, Duration.ofDays(40), Duration.ofMinutes(-1));
+      case "Ljava/time/Period;" -> List.of(Period.ofDays(1), Period.ZERO, Period.ofMonths(2));
+      case "Ljava/time/DayOfWeek;" -> List.of((Object[]) DayOfWeek.values());
+      case "Ljava/time/Month;" -> List.of((Object[]) Month.values());
+      default ->
+          type.startsWith("L")
+              ? List.copyOf(enums.apply(type.substring(1, type.length() - 1)))
+              : List.of();
+    };
+  }
+
+  private static List<Object> dates() {
+    List<Object> dates = new ArrayList<>();
+    for (int days : new int[] {0, 1, 2, 3, 7, 8, 28, 31, 60, -1, -3, 170, 400}) {
+      dates.add(FRIDAY.plusDays(days));
+    }
+    return dates;
+  }
+
+  private static List<Object> numbers(
+      Collection<Constraint> constraints, Function<Number, Object> as, List<Object> usual) {
+    Set<Object> values = new LinkedHashSet<>();
+    whole(constraints).forEach(number -> values.add(as.apply(number)));
+    values.addAll(usual);
+    return List.copyOf(values);
+  }
+
+  private static List<Object> texts(Collection<Constraint> constraints) {
+    Set<Object> found = new LinkedHashSet<>();
+    Set<Integer> lengths = new LinkedHashSet<>();
+    constants(
+        constraints,
+        value -> {
+          if (value instanceof String text) {
+            found.add(text);
+          } else if (value instanceof Integer number && number >= 0 && number < 2_000) {
+            lengths.add(number);
+            if (number >= ' ' && number < 127) {
+              found.add(String.valueOf((char) number.intValue()));
+            }
+          }
+        });
+    Set<Object> texts = new LinkedHashSet<>(found);
+    List<Object> parts = List.copyOf(found);
+    for (Object one : parts) {
+      texts.add(one + "x");
+      texts.add("x" + one);
+      texts.add("1" + one);
+      texts.add("x" + one + "x");
+      if (parts.size() <= 6) {
+        parts.forEach(other -> texts.add(one + "" + other));
+      }
+    }
+    texts.addAll(List.of("a", "", " ", "1", "1.5", "ab", "A", "-1", "a b", "true"));
+    for (int length : lengths) {
+      texts.add("a".repeat(length));
+      texts.add("1".repeat(length + 1));
+    }
+    return texts.stream().limit(MOST_TEXTS).toList();
+  }
+
+  /** Whether no other value is possible than those that are tried. */
+  boolean isAll(Term.Input input) {
+    return input.type().equals("Z")
+        || input.type().startsWith("L")
+            && !enums.apply(input.type().substring(1, input.type().length() - 1)).isEmpty();
+  }
+}

@@ -1,0 +1,351 @@
+package atalaya.core.solve;
+
+import atalaya.core.term.Constraint;
+import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.EnumValue;
+import atalaya.core.term.Term;
+import atalaya.core.term.Values;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+/**
+ * Finds inputs for which conditions hold. What code asks is mostly whether something is null, true,
+ * a certain text or constant, or on one side of a number: so ranges show what can't be, and values
+ * that stand in the conditions, and those beside them, are tried, each condition computed as Java
+ * does. Conditions without common inputs are solved apart.
+ */
+public final class Solver {
+  /** So many conditions are computed for a group of inputs that belong together, at most. */
+  private static final int MOST_COMPUTED = 3_000;
+
+  /** So many values of an input are tried with each of the others, at most. */
+  private static final int MOST_VALUES = 40;
+
+  private static final double FAR = 2_000_000;
+
+  private final Candidates candidates;
+
+  /**
+   * With the enums of a project.
+   *
+   * @param enums the constants of one, by internal name; empty for what is none
+   */
+  public Solver(Function<String, List<EnumValue>> enums) {
+    this.candidates = new Candidates(enums);
+  }
+
+  /** Looks for inputs. The same conditions always give the same inputs. */
+  public Solution solve(List<Constraint> constraints) {
+    Set<Constraint> distinct = new LinkedHashSet<>(constraints);
+    List<Constraint> all = List.copyOf(distinct);
+    Optional<Solution.Contradiction> contradiction = Ranges.contradiction(all);
+    if (contradiction.isPresent()) {
+      return contradiction.get();
+    }
+    Map<Term.Input, Object> inputs = new LinkedHashMap<>();
+    List<Constraint> open = new ArrayList<>();
+    List<Solution.Contradiction> doubts = new ArrayList<>();
+    for (List<Constraint> group : groups(all)) {
+      Inverses inverses = Inverses.of(group);
+      Search search = new Search(inverses.isNone() ? group : inverses.constraints());
+      Map<Term.Input, Object> found = inverses.composed(search.run());
+      boolean isDirect = inverses.isNone();
+      if (found.isEmpty() && !isDirect) {
+        search = new Search(group);
+        found = search.run();
+      }
+      if (found.isEmpty() && search.isExhausted()) {
+        Constraint last = search.deepest().orElseThrow();
+        return new Solution.Contradiction(other(group, last), last);
+      }
+      if (found.isEmpty()) {
+        open.addAll(group);
+        search
+            .deepest()
+            .ifPresent(last -> doubts.add(new Solution.Contradiction(other(group, last), last)));
+      }
+      inputs.putAll(found);
+    }
+    for (Constraint constraint : all) {
+      boolean isOpen =
+          !(constraint instanceof Constraint.Completes)
+              && new Values(inputs).holds(constraint) == null;
+      if (isOpen && !open.contains(constraint)) {
+        open.add(constraint);
+      }
+    }
+    return new Solution.Found(inputs, open, doubts);
+  }
+
+  /** One that excludes the last one, if one alone does. */
+  private Constraint other(List<Constraint> group, Constraint last) {
+    Constraint sharing = last;
+    for (Constraint one : group) {
+      boolean shares = one != last && one.inputs().stream().anyMatch(last.inputs()::contains);
+      if (shares) {
+        Search both = new Search(List.of(one, last));
+        if (both.run().isEmpty()) {
+          return one;
+        }
+        sharing = one.reason().isWritten() ? one : sharing;
+      }
+    }
+    return sharing;
+  }
+
+  /** The conditions that can be decided, those with common inputs together. */
+  private static List<List<Constraint>> groups(List<Constraint> constraints) {
+    Map<Term.Input, List<Constraint>> groupOf = new HashMap<>();
+    Set<List<Constraint>> groups =
+        java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
+    List<List<Constraint>> ordered = new ArrayList<>();
+    for (Constraint constraint : constraints) {
+      Set<Term.Input> inputs = constraint.inputs();
+      boolean isKnowable =
+          inputs.stream().noneMatch(input -> input.source() == Term.Source.UNKNOWN);
+      if (inputs.isEmpty() || !isKnowable) {
+        continue;
+      }
+      List<Constraint> joined = new ArrayList<>();
+      for (Term.Input input : inputs) {
+        List<Constraint> group = groupOf.get(input);
+        if (group != null && group != joined && groups.remove(group)) {
+          joined.addAll(group);
+        }
+      }
+      joined.add(constraint);
+      groups.add(joined);
+      ordered.add(joined);
+      joined.forEach(one -> one.inputs().forEach(input -> groupOf.put(input, joined)));
+    }
+    return ordered.stream().filter(groups::contains).toList();
+  }
+
+  /** Tries values for the inputs of some conditions. */
+  private final class Search {
+    private final List<Constraint> constraints;
+    private final List<Term.Input> inputs = new ArrayList<>();
+    private final Map<Term.Input, List<Object>> domains = new HashMap<>();
+    private final List<List<Constraint>> decidedAt = new ArrayList<>();
+    private final Map<Term.Input, Object> values = new HashMap<>();
+    private final Values now = new Values(values);
+    private int computed;
+    private boolean unknown;
+    private int deepestAt = -1;
+    private Constraint deepest;
+
+    Search(List<Constraint> constraints) {
+      this.constraints = constraints;
+    }
+
+    /** What an input can be for the conditions that speak of it alone. */
+    private void limit() {
+      Map<Term.Input, List<Constraint>> alone = new LinkedHashMap<>();
+      Map<Term.Input, List<Constraint>> speaking = new HashMap<>();
+      for (Constraint constraint : constraints) {
+        Set<Term.Input> of = constraint.inputs();
+        for (Term.Input input : of) {
+          alone.computeIfAbsent(input, i -> new ArrayList<>());
+          speaking.computeIfAbsent(input, i -> new ArrayList<>()).add(constraint);
+          if (of.size() == 1) {
+            alone.get(input).add(constraint);
+          }
+        }
+      }
+      alone.forEach(
+          (input, here) -> {
+            Set<Object> tried = new LinkedHashSet<>(solved(input, here));
+            tried.addAll(candidates.of(input, speaking.get(input)));
+            List<Object> left = new ArrayList<>();
+            for (Object value : tried) {
+              values.put(input, value);
+              if (allHold(here, 0) && left.size() < MOST_VALUES) {
+                left.add(value);
+              }
+            }
+            values.remove(input);
+            domains.put(input, left);
+            inputs.add(input);
+          });
+      inputs.sort(java.util.Comparator.comparingInt(input -> domains.get(input).size()));
+      Set<Term.Input> known = new HashSet<>();
+      Set<Constraint> told = new HashSet<>();
+      for (Term.Input input : inputs) {
+        known.add(input);
+        List<Constraint> here = new ArrayList<>();
+        for (Constraint constraint : speaking.get(input)) {
+          Set<Term.Input> of = constraint.inputs();
+          if (of.size() > 1 && known.containsAll(of) && told.add(constraint)) {
+            here.add(constraint);
+          }
+        }
+        decidedAt.add(here);
+      }
+    }
+
+    /** Values under which nothing is broken; none when there are none or it takes too long. */
+    Map<Term.Input, Object> run() {
+      limit();
+      computed = 0;
+      boolean isEmpty = domains.values().stream().anyMatch(List::isEmpty);
+      if (isEmpty || !choose(0)) {
+        return Map.of();
+      }
+      Map<Term.Input, Object> found = new LinkedHashMap<>();
+      inputs.forEach(input -> found.put(input, values.get(input)));
+      return found;
+    }
+
+    /** Whether it was shown that there are none. */
+    boolean isExhausted() {
+      return !unknown
+          && computed < MOST_COMPUTED
+          && inputs.stream().allMatch(candidates::isAll)
+          && deepest != null;
+    }
+
+    /** The condition that was broken last when all else held. */
+    Optional<Constraint> deepest() {
+      return Optional.ofNullable(deepest);
+    }
+
+    private boolean choose(int at) {
+      if (at == inputs.size()) {
+        return true;
+      }
+      Term.Input input = inputs.get(at);
+      List<Constraint> here = decidedAt.get(at);
+      Set<Object> tried = new LinkedHashSet<>(domains.get(input));
+      tried.addAll(solved(input, here));
+      for (Object value : tried) {
+        values.put(input, value);
+        if (allHold(here, at) && isAllowed(input, value) && choose(at + 1)) {
+          return true;
+        }
+        if (computed >= MOST_COMPUTED) {
+          break;
+        }
+      }
+      values.remove(input);
+      return false;
+    }
+
+    /** Values that were found at the last moment were not tried against all that speaks of them. */
+    private boolean isAllowed(Term.Input input, Object value) {
+      return domains.get(input).contains(value)
+          || constraints.stream()
+              .filter(c -> c.inputs().equals(Set.of(input)))
+              .noneMatch(c -> Boolean.FALSE.equals(now.holds(c)));
+    }
+
+    private boolean allHold(List<Constraint> here, int at) {
+      for (Constraint constraint : here) {
+        computed++;
+        Boolean holds = now.holds(constraint);
+        unknown |= holds == null;
+        if (Boolean.FALSE.equals(holds)) {
+          if (at > deepestAt) {
+            deepestAt = at;
+            deepest = constraint;
+          }
+          return false;
+        }
+      }
+      return true;
+    }
+
+    /** Where a difference of numbers goes through zero as the input grows, the values about it. */
+    private List<Object> solved(Term.Input input, List<Constraint> here) {
+      boolean isNumber = "IJDF".contains(input.type());
+      if (!isNumber) {
+        return List.of();
+      }
+      List<Object> values = new ArrayList<>();
+      for (Constraint constraint : here) {
+        if (constraint instanceof Compared compared) {
+          double zero = zero(compared, input, 0, FAR);
+          zero = Double.isNaN(zero) ? zero(compared, input, -FAR, 0) : zero;
+          if (!Double.isNaN(zero)) {
+            for (double beside : new double[] {0, 1, -1}) {
+              add(values, input.type(), zero + beside);
+            }
+          }
+        }
+      }
+      return values;
+    }
+
+    /** Between two numbers, the first at which a difference is no longer what it was. */
+    private double zero(Compared compared, Term.Input input, double from, double to) {
+      double low = from;
+      double high = to;
+      double atLow = difference(compared, input, low);
+      double atHigh = difference(compared, input, high);
+      boolean crosses =
+          !Double.isNaN(atLow)
+              && !Double.isNaN(atHigh)
+              && Math.signum(atLow) != Math.signum(atHigh);
+      if (!crosses) {
+        return Double.NaN;
+      }
+      while (high - low > 1) {
+        double middle = Math.floor((low + high) / 2);
+        double at = difference(compared, input, middle);
+        if (Double.isNaN(at)) {
+          return Double.NaN;
+        }
+        if (Math.signum(at) == Math.signum(atLow)) {
+          low = middle;
+        } else {
+          high = middle;
+        }
+      }
+      return high;
+    }
+
+    private void add(List<Object> values, String type, double value) {
+      switch (type) {
+        case "I" -> {
+          if (value == (int) value) {
+            values.add((int) value);
+          }
+        }
+        case "J" -> {
+          if (value == Math.rint(value)) {
+            values.add((long) value);
+          }
+        }
+        case "F" -> values.add((float) value);
+        default -> values.add(value);
+      }
+    }
+
+    private double difference(Compared compared, Term.Input input, double value) {
+      values.put(input, typed(input.type(), value));
+      Object left = now.of(compared.left());
+      Object right = now.of(compared.right());
+      values.remove(input);
+      computed += 2;
+      return left instanceof Number a && right instanceof Number b
+          ? a.doubleValue() - b.doubleValue()
+          : Double.NaN;
+    }
+
+    private static Object typed(String type, double value) {
+      return switch (type) {
+        case "J" -> (Object) (long) value;
+        case "D" -> (Object) value;
+        case "F" -> (Object) (float) value;
+        default -> (Object) (int) value;
+      };
+    }
+  }
+}

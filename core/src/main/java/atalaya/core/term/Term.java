@@ -1,0 +1,184 @@
+package atalaya.core.term;
+
+import java.util.List;
+import java.util.Set;
+import java.util.function.Consumer;
+
+/**
+ * Something that code computed on a way. Types are JVM descriptors; {@code boolean}, {@code byte},
+ * {@code short} and {@code char} are computed as {@code int}.
+ */
+public sealed interface Term {
+  /** Larger ones are not followed: what they come to is unknown. */
+  int LARGEST = 400;
+
+  /** The descriptor of its type. */
+  String type();
+
+  /** How many terms it consists of. */
+  default int size() {
+    return 1;
+  }
+
+  /**
+   * A value that the code itself has.
+   *
+   * @param value an Integer, Long, Float, Double, String, {@link EnumValue}, an object of the
+   *     platform that never changes, or null
+   */
+  record Constant(Object value, String type) implements Term {}
+
+  /**
+   * What a test decides.
+   *
+   * @param name as a person reads it: {@code crew}, {@code vessel.metres}, {@code link.send(..)}
+   */
+  record Input(String name, String type, Source source, Object usual) implements Term {}
+
+  /** Where an input comes from. */
+  enum Source {
+    /** An argument of the method or of a constructor. */
+    ARGUMENT,
+    /** What an object holds by what was done with it before. */
+    STATE,
+    /** What a collaborator answers. */
+    ANSWER,
+    /** How many elements something has, or one of them. */
+    ELEMENT,
+    /** What some other call has to give, which is not followed further. */
+    RESULT,
+    /** What other code computes in a way that is not followed. */
+    UNKNOWN
+  }
+
+  /**
+   * Something computed.
+   *
+   * @param detail the method of a call, {@code java/lang/String.isEmpty()Z}, or the type of a test
+   */
+  record Operation(Operator operator, String detail, String type, List<Term> operands, int size)
+      implements Term {
+    public Operation {
+      operands = List.copyOf(operands);
+    }
+  }
+
+  /** What a method with branches gives: the result of the one case whose conditions hold. */
+  record Choice(String type, List<Case> cases, int size) implements Term {
+    public Choice {
+      cases = List.copyOf(cases);
+    }
+  }
+
+  /**
+   * One way through a method.
+   *
+   * @param result what it returns; null when it throws
+   * @param thrown the internal name of the exception, or empty
+   */
+  record Case(List<Constraint> conditions, Term result, String thrown) {
+    public Case {
+      conditions = List.copyOf(conditions);
+    }
+  }
+
+  /** An object that was made on the way, other than all others. */
+  record Made(int number, String type) implements Term {}
+
+  /** What operations do. */
+  enum Operator {
+    ADD,
+    SUBTRACT,
+    MULTIPLY,
+    DIVIDE,
+    REMAINDER,
+    AND,
+    OR,
+    XOR,
+    SHIFT_LEFT,
+    SHIFT_RIGHT,
+    SHIFT_RIGHT_UNSIGNED,
+    NEGATE,
+    /** -1, 0 or 1; as the detail says, 1 or -1 where one is not a number. */
+    COMPARE,
+    CAST,
+    LENGTH,
+    ELEMENT,
+    INSTANCE_OF,
+    /** Of a method of the platform without side effects. */
+    CALL,
+    /** The number of an enum constant. */
+    ORDINAL
+  }
+
+  /** {@code null}. */
+  Term NULL = new Constant(null, "Ljava/lang/Object;");
+
+  /** A number. */
+  static Term of(int number) {
+    return new Constant(number, "I");
+  }
+
+  /** What is not known. */
+  static Term unknown(String name, String type) {
+    return new Input(name, type, Source.UNKNOWN, null);
+  }
+
+  /** An operation; unknown when it would get too large. */
+  static Term operation(Operator operator, String detail, String type, List<Term> operands) {
+    int size = 1;
+    for (Term operand : operands) {
+      size += operand.size();
+    }
+    return size > LARGEST
+        ? unknown(detail, type)
+        : new Operation(operator, detail, type, operands, size);
+  }
+
+  /** A choice; unknown when it would get too large. */
+  static Term choice(String name, String type, List<Case> cases) {
+    int size = 1;
+    for (Case one : cases) {
+      size += one.result() == null ? 1 : one.result().size();
+      for (Constraint condition : one.conditions()) {
+        size += condition.size();
+      }
+    }
+    return size > LARGEST ? unknown(name, type) : new Choice(type, cases, size);
+  }
+
+  /** Whether it is {@code null} for certain. */
+  default boolean isNull() {
+    return this instanceof Constant constant && constant.value() == null;
+  }
+
+  /** Whether nothing has to be known to compute it. */
+  default boolean isConstant() {
+    return this instanceof Constant;
+  }
+
+  /** Tells the term and all that it consists of. */
+  default void visit(Consumer<Term> each) {
+    each.accept(this);
+    if (this instanceof Operation operation) {
+      operation.operands().forEach(operand -> operand.visit(each));
+    } else if (this instanceof Choice choice) {
+      for (Case one : choice.cases()) {
+        one.conditions().forEach(condition -> condition.terms().forEach(t -> t.visit(each)));
+        if (one.result() != null) {
+          one.result().visit(each);
+        }
+      }
+    }
+  }
+
+  /** Adds the inputs that it depends on. */
+  default void inputs(Set<Input> into) {
+    visit(
+        term -> {
+          if (term instanceof Input input) {
+            into.add(input);
+          }
+        });
+  }
+}

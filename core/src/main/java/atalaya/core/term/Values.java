@@ -1,0 +1,207 @@
+package atalaya.core.term;
+
+import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Constraint.Completes;
+import atalaya.core.term.Constraint.Throws;
+import atalaya.core.term.Term.Operation;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+
+/**
+ * Computes terms for given inputs, as the Java language does (JLS 15), overflow included.
+ *
+ * @param inputs the value of each input that is decided
+ */
+public record Values(Map<Term.Input, Object> inputs) {
+  /** In place of a value: it depends on something that is not known. */
+  public static final Object UNDECIDED = new Object();
+
+  /**
+   * In place of a value: computing it throws.
+   *
+   * @param type the internal name of the exception
+   */
+  public record Thrown(String type) {}
+
+  /** The elements of an array. */
+  record Elements(List<Object> values) {}
+
+  /** A value of the platform as it is computed with here. */
+  static Object computed(Object value) {
+    if (value instanceof Boolean truth) {
+      return truth ? 1 : 0;
+    }
+    if (value instanceof Character letter) {
+      return (int) letter;
+    }
+    if (value instanceof Byte || value instanceof Short) {
+      return ((Number) value).intValue();
+    }
+    return value instanceof Object[] array ? new Elements(Arrays.asList(array)) : value;
+  }
+
+  /**
+   * Whether a constraint holds.
+   *
+   * @return null when that is not known
+   */
+  public Boolean holds(Constraint constraint) {
+    if (constraint instanceof Compared compared) {
+      return holds(compared);
+    }
+    if (constraint instanceof Throws throwing) {
+      Object value = of(throwing.call());
+      return value == UNDECIDED
+          ? null
+          : Boolean.valueOf(value instanceof Thrown thrown && isA(thrown.type(), throwing.type()));
+    }
+    Object value = of(((Completes) constraint).value());
+    return value == UNDECIDED ? null : Boolean.valueOf(!(value instanceof Thrown));
+  }
+
+  private static boolean isA(String thrown, String caught) {
+    if (thrown.equals(caught)) {
+      return true;
+    }
+    try {
+      return Class.forName(caught.replace('/', '.'), false, null)
+          .isAssignableFrom(Class.forName(thrown.replace('/', '.'), false, null));
+    } catch (ClassNotFoundException e) {
+      return false;
+    }
+  }
+
+  private Boolean holds(Compared compared) {
+    Object left = of(compared.left());
+    Object right = of(compared.right());
+    if (left instanceof Thrown || right instanceof Thrown) {
+      return false;
+    }
+    if (left == UNDECIDED || right == UNDECIDED) {
+      return null;
+    }
+    if (left instanceof Number && right instanceof Number) {
+      return compared.relation().holds(compare((Number) left, (Number) right));
+    }
+    boolean equal = left == right || Objects.equals(left, right);
+    return compared.relation() == Constraint.Relation.NOT_EQUAL ? !equal : equal;
+  }
+
+  private static int compare(Number left, Number right) {
+    if (left instanceof Double || left instanceof Float) {
+      return Double.compare(left.doubleValue(), right.doubleValue());
+    }
+    return Long.compare(left.longValue(), right.longValue());
+  }
+
+  /** What a term comes to: a value, {@link #UNDECIDED}, or {@link Thrown}. */
+  public Object of(Term term) {
+    if (term instanceof Term.Constant constant) {
+      return constant.value();
+    }
+    if (term instanceof Term.Input input) {
+      return input.source() == Term.Source.UNKNOWN || !inputs.containsKey(input)
+          ? UNDECIDED
+          : inputs.get(input);
+    }
+    if (term instanceof Term.Made) {
+      return term;
+    }
+    if (term instanceof Term.Choice choice) {
+      return of(choice);
+    }
+    return of((Operation) term);
+  }
+
+  private Object of(Term.Choice choice) {
+    for (Term.Case one : choice.cases()) {
+      boolean all = true;
+      for (Constraint condition : one.conditions()) {
+        Boolean holds = holds(condition);
+        if (holds == null) {
+          return UNDECIDED;
+        }
+        if (!holds) {
+          all = false;
+          break;
+        }
+      }
+      if (all) {
+        return one.result() == null ? new Thrown(one.thrown()) : of(one.result());
+      }
+    }
+    return UNDECIDED;
+  }
+
+  private Object of(Operation operation) {
+    List<Object> values = new ArrayList<>(operation.operands().size());
+    for (Term operand : operation.operands()) {
+      Object value = of(operand);
+      if (value == UNDECIDED || value instanceof Thrown) {
+        return value;
+      }
+      values.add(value);
+    }
+    Object first = values.get(0);
+    return switch (operation.operator()) {
+      case CALL -> call(operation.detail(), values);
+      case CAST -> Arithmetic.cast(first, operation.detail());
+      case COMPARE -> Arithmetic.compare(first, values.get(1), operation.detail());
+      case NEGATE -> Arithmetic.negate(first);
+      case LENGTH -> length(first);
+      case ELEMENT -> element(first, values.get(1));
+      case INSTANCE_OF -> instanceOf(first, operation.detail());
+      case ORDINAL ->
+          first instanceof EnumValue constant
+              ? (Object) constant.ordinal()
+              : first instanceof Enum<?> constant ? (Object) constant.ordinal() : UNDECIDED;
+      default -> Arithmetic.binary(operation.operator(), first, values.get(1));
+    };
+  }
+
+  private static Object call(String method, List<Object> values) {
+    if (method.equals("java/lang/Object.equals(Ljava/lang/Object;)Z")
+        || method.startsWith("java/util/Objects.equals(")) {
+      Object left = values.get(0);
+      if (left == null && method.startsWith("java/lang")) {
+        return new Thrown("java/lang/NullPointerException");
+      }
+      return Objects.equals(left, values.get(1)) ? 1 : 0;
+    }
+    boolean known = values.stream().noneMatch(v -> v instanceof Stand || v instanceof Term.Made);
+    return known ? Platform.call(method, values) : UNDECIDED;
+  }
+
+  private static Object length(Object array) {
+    if (array == null) {
+      return new Thrown("java/lang/NullPointerException");
+    }
+    return array instanceof Elements elements ? (Object) elements.values().size() : UNDECIDED;
+  }
+
+  private static Object element(Object array, Object index) {
+    if (!(array instanceof Elements elements) || !(index instanceof Integer at)) {
+      return UNDECIDED;
+    }
+    return at < 0 || at >= elements.values().size()
+        ? new Thrown("java/lang/ArrayIndexOutOfBoundsException")
+        : computed(elements.values().get(at));
+  }
+
+  private static Object instanceOf(Object value, String type) {
+    if (value == null) {
+      return 0;
+    }
+    String own =
+        value instanceof EnumValue constant
+            ? constant.type()
+            : value.getClass().getName().replace('.', '/');
+    if (value instanceof Stand || value instanceof Term.Made || value instanceof Elements) {
+      return UNDECIDED;
+    }
+    return own.equals(type) || isA(own, type) ? 1 : 0;
+  }
+}

@@ -1,0 +1,307 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Constraint;
+import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Constraint.Completes;
+import atalaya.core.term.Constraint.Reason;
+import atalaya.core.term.Constraint.Relation;
+import atalaya.core.term.Platform;
+import atalaya.core.term.Term;
+import atalaya.java.way.CodeBase.Ref;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
+import org.objectweb.asm.tree.MethodInsnNode;
+
+/** What calls give. */
+final class Calls {
+  private static final int MOST_PATHS = 12;
+  private static final Pattern MAY_THROW =
+      Pattern.compile(
+          "parse.*|valueOf|charAt|substring|subSequence|codePointAt|of|ofEpoch.*|repeat|.*Exact"
+              + "|divide|with.*|at[A-Z].*|decode|format|get");
+  private static final Set<String> BOXES =
+      Set.of(
+          "java/lang/Integer",
+          "java/lang/Long",
+          "java/lang/Short",
+          "java/lang/Byte",
+          "java/lang/Character",
+          "java/lang/Boolean",
+          "java/lang/Double",
+          "java/lang/Float");
+
+  private final Walker walker;
+  private final Containers containers;
+
+  Calls(Walker walker) {
+    this.walker = walker;
+    this.containers = new Containers(walker);
+  }
+
+  /** A call that has to throw. */
+  void throwing(MethodInsnNode call, List<Term> arguments, String exception) {
+    Reason reason = Reason.unwritten(walker.line());
+    boolean isPure = Platform.isPure(call.owner, call.name);
+    if (isPure) {
+      walker.require(new Constraint.Throws(ofPlatform(call, arguments), exception, reason));
+      return;
+    }
+    Optional<Ref> answering = answering(call, arguments);
+    if (answering.isPresent()) {
+      Term result = choice(answering.get(), arguments).orElse(unknown(call));
+      walker.require(new Constraint.Throws(result, exception, reason));
+      return;
+    }
+    Optional<Term.Input> collaborator = collaborator(call, arguments);
+    Term throwing =
+        collaborator.isPresent()
+            ? new Term.Input(
+                answerName(collaborator.get(), call) + " throws " + Instructions.simple(exception),
+                "Z",
+                Term.Source.ANSWER,
+                null)
+            : new Term.Input(
+                Instructions.simple(call.owner)
+                    + "."
+                    + call.name
+                    + "(..) throws "
+                    + Instructions.simple(exception),
+                "Z",
+                Term.Source.RESULT,
+                null);
+    collaborator.ifPresent(input -> called(input, call, arguments));
+    walker.require(new Compared(throwing, Relation.NOT_EQUAL, Term.of(0), reason));
+  }
+
+  /** The result of a call; for one without result anything. */
+  Term call(MethodInsnNode call, List<Term> arguments) {
+    boolean isStatic = call.getOpcode() == Opcodes.INVOKESTATIC;
+    if (!isStatic && !call.name.equals("<init>")) {
+      walker.requireThere(arguments.get(0));
+    }
+    Surroundings.of(call).ifPresent(walker.surroundings::add);
+    if (isBoxing(call)) {
+      return arguments.get(0);
+    }
+    if (call.name.equals("requireNonNull") && call.owner.equals("java/util/Objects")) {
+      walker.requireThere(arguments.get(0));
+      return arguments.get(0);
+    }
+    boolean isView =
+        isStatic
+            && (call.name.equals("copyOf") || call.name.startsWith("unmodifiable"))
+            && call.owner.startsWith("java/util/")
+            && arguments.size() == 1;
+    if (isView) {
+      return arguments.get(0);
+    }
+    if (call.name.equals("ordinal") && call.desc.equals("()I")) {
+      return walker.computed(
+          Term.operation(Term.Operator.ORDINAL, "", "I", List.of(arguments.get(0))));
+    }
+    if (call.name.equals("<init>") && !walker.base.has(call.owner)) {
+      if (Containers.isContainer(call.owner)) {
+        containers.made(arguments.get(0), arguments.subList(1, arguments.size()));
+      }
+      return unknown(call);
+    }
+    boolean isContainer = !isStatic && Containers.isKnown(call.owner);
+    if (isContainer) {
+      Optional<Term> result =
+          containers.call(call.name, arguments.get(0), arguments.subList(1, arguments.size()));
+      if (result.isPresent()) {
+        return result.get();
+      }
+    }
+    boolean isPure =
+        Platform.isPure(call.owner, call.name)
+            || call.name.equals("equals") && call.owner.equals("java/lang/Object");
+    if (isPure) {
+      Term result = ofPlatform(call, arguments);
+      if (!result.isConstant() && MAY_THROW.matcher(call.name).matches()) {
+        walker.require(new Completes(result, Reason.unwritten(walker.line())));
+      }
+      return result;
+    }
+    Optional<Ref> answering = answering(call, arguments);
+    return answering.isPresent() ? own(call, answering.get(), arguments) : foreign(call, arguments);
+  }
+
+  private static boolean isBoxing(MethodInsnNode call) {
+    boolean isBox = BOXES.contains(call.owner);
+    boolean toBox =
+        call.name.equals("valueOf")
+            && call.getOpcode() == Opcodes.INVOKESTATIC
+            && Type.getArgumentTypes(call.desc).length == 1
+            && Type.getArgumentTypes(call.desc)[0].getSort() != Type.OBJECT;
+    boolean fromBox =
+        call.name.endsWith("Value")
+            && call.desc.startsWith("()")
+            && (call.owner + call.name)
+                .matches(
+                    "java/lang/(Integerint|Longlong|Shortshort|Bytebyte|Characterchar"
+                        + "|Booleanboolean|Doubledouble|Floatfloat)Value");
+    return isBox && (toBox || fromBox);
+  }
+
+  private Term ofPlatform(MethodInsnNode call, List<Term> arguments) {
+    List<Term> known = new ArrayList<>();
+    for (Term argument : arguments) {
+      known.add(argument);
+    }
+    if (known.isEmpty()) {
+      return unknown(call);
+    }
+    return walker.computed(
+        Term.operation(
+            Term.Operator.CALL,
+            call.owner + "." + call.name + call.desc,
+            Type.getReturnType(call.desc).getDescriptor(),
+            known));
+  }
+
+  private Term unknown(MethodInsnNode call) {
+    String type = Type.getReturnType(call.desc).getDescriptor();
+    String name = Instructions.simple(call.owner) + "." + call.name + "(..)";
+    return new Term.Input(numbered(name), type, Term.Source.RESULT, null);
+  }
+
+  /** The project's own method that answers for certain. */
+  private Optional<Ref> answering(MethodInsnNode call, List<Term> arguments) {
+    Ref named = new Ref(call.owner, call.name + call.desc);
+    boolean isVirtual =
+        call.getOpcode() == Opcodes.INVOKEVIRTUAL || call.getOpcode() == Opcodes.INVOKEINTERFACE;
+    if (isVirtual
+        && arguments.get(0) instanceof Term.Made made
+        && walker.base.has(Walker.internal(made.type()))) {
+      return walker.base.answering(new Ref(Walker.internal(made.type()), named.code()), false);
+    }
+    return walker.base.answering(named, isVirtual);
+  }
+
+  private Term own(MethodInsnNode call, Ref ref, List<Term> arguments) {
+    Optional<MethodCode> code = walker.base.code(ref);
+    if (code.isEmpty() || walker.isTooDeep()) {
+      return unknown(call);
+    }
+    walker.pass(code.get(), PathSearch.passedByAll(code.get()));
+    boolean makes = call.name.equals("<init>");
+    if (code.get().isStraight() || makes) {
+      Optional<Path> path =
+          PathSearch.heaviest(code.get(), PathSearch.Wanted.shortest(), walker.base::code);
+      State before = walker.state.fork();
+      try {
+        if (path.isPresent()) {
+          Walker.End end = walker.run(path.get(), arguments, Walker.Route.NONE);
+          return end.result() == null ? unknown(call) : end.result();
+        }
+      } catch (Walker.NotFollowed e) {
+        walker.state.fields.clear();
+        walker.state.fields.putAll(before.fields);
+      }
+      return unknown(call);
+    }
+    Optional<Term> result = choice(ref, arguments);
+    result.ifPresent(term -> walker.require(new Completes(term, Reason.unwritten(walker.line()))));
+    return result.orElse(unknown(call));
+  }
+
+  /** What a method with branches gives, case by case. */
+  private Optional<Term> choice(Ref ref, List<Term> arguments) {
+    Optional<MethodCode> code = walker.base.code(ref);
+    if (code.isEmpty() || walker.isTooDeep()) {
+      return Optional.empty();
+    }
+    List<Term.Case> cases = new ArrayList<>();
+    for (Path path : PathSearch.all(code.get(), MOST_PATHS).orElse(List.of())) {
+      State during = walker.state.fork();
+      try {
+        Walker.End end = walker.apart(during, path, arguments);
+        Term result = end.thrown().isEmpty() && end.result() == null ? Term.of(0) : end.result();
+        cases.add(new Term.Case(during.constraints, result, end.thrown()));
+      } catch (Walker.NotFollowed e) {
+        return Optional.empty();
+      }
+    }
+    String type = Type.getReturnType(ref.descriptor()).getDescriptor();
+    return cases.isEmpty()
+        ? Optional.empty()
+        : Optional.of(Term.choice(ref.name() + "(..)", type, cases));
+  }
+
+  /** What a double can stand in for. */
+  private Optional<Term.Input> collaborator(MethodInsnNode call, List<Term> arguments) {
+    boolean isAnswered =
+        call.getOpcode() == Opcodes.INVOKEVIRTUAL || call.getOpcode() == Opcodes.INVOKEINTERFACE;
+    return isAnswered
+            && arguments.get(0) instanceof Term.Input input
+            && input.source() != Term.Source.UNKNOWN
+            && !input.name().equals("this")
+        ? Optional.of(input)
+        : Optional.empty();
+  }
+
+  private Term foreign(MethodInsnNode call, List<Term> arguments) {
+    Optional<Term.Input> collaborator = collaborator(call, arguments);
+    if (collaborator.isEmpty()) {
+      boolean isOwnAnswer =
+          call.getOpcode() != Opcodes.INVOKESTATIC
+              && arguments.get(0) instanceof Term.Input input
+              && input.name().equals("this");
+      return isOwnAnswer
+          ? new Term.Input(
+              call.name + "(..)",
+              Type.getReturnType(call.desc).getDescriptor(),
+              Term.Source.ANSWER,
+              null)
+          : unknown(call);
+    }
+    Term.Input input = collaborator.get();
+    called(input, call, arguments);
+    return new Term.Input(
+        answerName(input, call),
+        Type.getReturnType(call.desc).getDescriptor(),
+        Term.Source.ANSWER,
+        null);
+  }
+
+  private void called(Term.Input input, MethodInsnNode call, List<Term> arguments) {
+    if (walker.objects.isDouble(input)) {
+      walker.doubles.add(input);
+    }
+    walker.effects.add(
+        new Walked.Called(
+            input,
+            new Ref(call.owner, call.name + call.desc),
+            arguments.subList(1, arguments.size()),
+            walker.steps.size()));
+  }
+
+  private String answerName(Term.Input input, MethodInsnNode call) {
+    String types =
+        java.util.Arrays.stream(Type.getArgumentTypes(call.desc))
+            .map(type -> Instructions.simple(type.getClassName().replace('.', '/')))
+            .collect(Collectors.joining(","));
+    return numbered(input.name() + "." + call.name + "(" + types + ")");
+  }
+
+  /** The results of one method are told apart by their order. */
+  private String numbered(String name) {
+    int count = walker.state.answers.merge(name, 1, Integer::sum);
+    return count == 1 ? name : name + " the " + ordinal(count) + " time";
+  }
+
+  private static String ordinal(int count) {
+    return switch (count) {
+      case 2 -> "second";
+      case 3 -> "third";
+      default -> count + "th";
+    };
+  }
+}

@@ -1,0 +1,125 @@
+package atalaya.java.way;
+
+import atalaya.core.term.EnumValue;
+import atalaya.java.bytecode.ClassFileReader;
+import atalaya.points.PointVisitor;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.objectweb.asm.ClassReader;
+import org.objectweb.asm.FieldVisitor;
+import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.tree.ClassNode;
+import org.objectweb.asm.tree.FieldNode;
+import org.objectweb.asm.tree.MethodNode;
+
+/** The code of one class. */
+final class ClassCode {
+  private final byte[] bytes;
+  private final ClassNode node;
+  private final Map<String, MethodCode> methods = new LinkedHashMap<>();
+  private final Map<String, FieldNode> fields = new HashMap<>();
+  private final List<EnumValue> constants = new ArrayList<>();
+  private Map<String, Map<Integer, String>> enumMaps;
+
+  private ClassCode(byte[] bytes) {
+    this.bytes = bytes;
+    this.node = new ClassNode(PointVisitor.ASM);
+  }
+
+  static Optional<ClassCode> read(byte[] bytes) {
+    ClassCode code = new ClassCode(bytes);
+    try {
+      new ClassReader(bytes).accept(code.new Reader(), ClassReader.SKIP_FRAMES);
+    } catch (RuntimeException e) {
+      return Optional.empty(); // Said when the run was made; its methods get no ways.
+    }
+    return Optional.of(code);
+  }
+
+  private final class Reader extends org.objectweb.asm.ClassVisitor {
+    private final PointVisitor.Counter counter = new PointVisitor.Counter();
+
+    Reader() {
+      super(PointVisitor.ASM, node);
+    }
+
+    @Override
+    public FieldVisitor visitField(
+        int access, String name, String descriptor, String signature, Object value) {
+      fields.put(name, new FieldNode(access, name, descriptor, signature, value));
+      if ((access & Opcodes.ACC_ENUM) != 0) {
+        constants.add(new EnumValue(node.name, name, constants.size()));
+      }
+      return null;
+    }
+
+    @Override
+    public MethodVisitor visitMethod(
+        int access, String name, String descriptor, String signature, String[] thrown) {
+      MethodNode method =
+          new MethodNode(PointVisitor.ASM, access, name, descriptor, signature, thrown);
+      return new MethodCode.Reader(
+          node.name, method, counter, code -> methods.put(name + descriptor, code));
+    }
+  }
+
+  String name() {
+    return node.name;
+  }
+
+  Optional<MethodCode> method(String code) {
+    return Optional.ofNullable(methods.get(code)).filter(MethodCode::hasCode);
+  }
+
+  Optional<FieldNode> field(String name) {
+    return Optional.ofNullable(fields.get(name));
+  }
+
+  List<MethodCode> constructors() {
+    return methods.values().stream().filter(m -> m.node().name.equals("<init>")).toList();
+  }
+
+  /** The constants of an enum, in order; empty for other classes. */
+  List<EnumValue> constants() {
+    return constants;
+  }
+
+  boolean isEnum() {
+    return (node.access & Opcodes.ACC_ENUM) != 0;
+  }
+
+  boolean isInner() {
+    return node.innerClasses.stream()
+        .anyMatch(
+            inner ->
+                inner.name.equals(node.name)
+                    && (inner.access & (Opcodes.ACC_STATIC | Opcodes.ACC_INTERFACE)) == 0);
+  }
+
+  /** For an array that turns enum constants into switch keys, the constants by key. */
+  Map<Integer, String> enumMap(String field) {
+    if (enumMaps == null) {
+      enumMaps = ClassFileReader.read(bytes, type -> false).enumMaps();
+    }
+    return enumMaps.getOrDefault(node.name.replace('/', '.') + "." + field, Map.of());
+  }
+
+  /** Whether a field is written outside of constructors. */
+  boolean changes(String field) {
+    return methods.values().stream()
+        .filter(method -> !method.node().name.startsWith("<"))
+        .anyMatch(method -> method.writes(field));
+  }
+
+  /** The methods that write a field and are no constructors. */
+  List<MethodCode> writers(String field) {
+    return methods.values().stream()
+        .filter(method -> !method.node().name.startsWith("<") && method.writes(field))
+        .toList();
+  }
+}

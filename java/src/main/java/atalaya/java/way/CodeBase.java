@@ -1,0 +1,296 @@
+package atalaya.java.way;
+
+import atalaya.points.PointVisitor;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.objectweb.asm.ClassReader;
+import org.objectweb.asm.ClassVisitor;
+import org.objectweb.asm.Handle;
+import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
+
+/** The class files of a project: who is above whom, who calls whom, and the code itself. */
+public final class CodeBase {
+  /**
+   * A method.
+   *
+   * @param type the internal name of its class
+   * @param code name and descriptor
+   */
+  public record Ref(String type, String code) {
+    /** Its name without parameters. */
+    public String name() {
+      return code.substring(0, code.indexOf('('));
+    }
+
+    /** Its descriptor. */
+    public String descriptor() {
+      return code.substring(code.indexOf('('));
+    }
+  }
+
+  /** What is known of a class without its code. */
+  private record Outline(
+      int access,
+      String superName,
+      List<String> interfaces,
+      Map<String, Integer> methods,
+      Map<String, Set<Ref>> calls) {}
+
+  private final Map<String, byte[]> bytes;
+  private final Map<String, Outline> outlines = new ConcurrentHashMap<>();
+  private final Map<String, List<String>> below = new HashMap<>();
+  private final Map<Ref, Set<Ref>> callers = new HashMap<>();
+  private final Map<String, Optional<ClassCode>> codes = new ConcurrentHashMap<>();
+
+  private CodeBase(Map<String, byte[]> bytes) {
+    this.bytes = bytes;
+  }
+
+  /**
+   * Of a project.
+   *
+   * @param classFiles by internal name; what can't be read is left out
+   */
+  public static CodeBase of(Map<String, byte[]> classFiles) {
+    CodeBase base = new CodeBase(classFiles);
+    classFiles.entrySet().parallelStream()
+        .forEach(e -> base.outline(e.getValue()).ifPresent(o -> base.outlines.put(e.getKey(), o)));
+    List<String> names = base.outlines.keySet().stream().sorted().toList();
+    for (String name : names) {
+      Outline outline = base.outlines.get(name);
+      base.isBelow(name, outline.superName());
+      outline.interfaces().forEach(above -> base.isBelow(name, above));
+    }
+    for (String name : names) {
+      base.outlines
+          .get(name)
+          .calls()
+          .forEach(
+              (caller, called) -> {
+                for (Ref ref : called) {
+                  base.declaring(ref)
+                      .ifPresent(
+                          found ->
+                              base.callers
+                                  .computeIfAbsent(found, f -> new java.util.LinkedHashSet<>())
+                                  .add(new Ref(name, caller)));
+                }
+              });
+    }
+    return base;
+  }
+
+  private void isBelow(String name, String above) {
+    if (above != null && bytes.containsKey(above)) {
+      below.computeIfAbsent(above, a -> new ArrayList<>()).add(name);
+    }
+  }
+
+  private Optional<Outline> outline(byte[] classFile) {
+    Outliner outliner = new Outliner();
+    try {
+      new ClassReader(classFile).accept(outliner, ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
+    } catch (RuntimeException e) {
+      return Optional.empty(); // Said when the run was made; its methods get no ways.
+    }
+    return Optional.of(outliner.outline());
+  }
+
+  private final class Outliner extends ClassVisitor {
+    private final Map<String, Integer> methods = new LinkedHashMap<>();
+    private final Map<String, Set<Ref>> calls = new LinkedHashMap<>();
+    private int access;
+    private String superName;
+    private List<String> interfaces = List.of();
+
+    Outliner() {
+      super(PointVisitor.ASM);
+    }
+
+    Outline outline() {
+      return new Outline(access, superName, interfaces, methods, calls);
+    }
+
+    @Override
+    public void visit(
+        int version, int access, String name, String signature, String above, String[] types) {
+      this.access = access;
+      this.superName = above;
+      this.interfaces = List.of(types);
+    }
+
+    @Override
+    public MethodVisitor visitMethod(
+        int access, String name, String descriptor, String signature, String[] thrown) {
+      methods.put(name + descriptor, access);
+      Set<Ref> called = new HashSet<>();
+      calls.put(name + descriptor, called);
+      return new MethodVisitor(PointVisitor.ASM) {
+        @Override
+        public void visitMethodInsn(
+            int opcode, String owner, String name, String descriptor, boolean onInterface) {
+          add(owner, name + descriptor);
+        }
+
+        @Override
+        public void visitInvokeDynamicInsn(
+            String name, String descriptor, Handle bootstrap, Object... arguments) {
+          for (Object argument : arguments) {
+            if (argument instanceof Handle handle && handle.getTag() >= Opcodes.H_INVOKEVIRTUAL) {
+              add(handle.getOwner(), handle.getName() + handle.getDesc());
+            }
+          }
+        }
+
+        private void add(String owner, String code) {
+          if (bytes.containsKey(owner)) {
+            called.add(new Ref(owner, code));
+          }
+        }
+      };
+    }
+  }
+
+  /** Whether a class belongs to the project. */
+  public boolean has(String type) {
+    return outlines.containsKey(type);
+  }
+
+  /** The flags of a class of the project. */
+  int access(String type) {
+    return outlines.get(type).access();
+  }
+
+  /** The flags of a method of the project. */
+  int access(Ref method) {
+    return outlines.get(method.type()).methods().get(method.code());
+  }
+
+  /** Name and descriptor of the methods of a class, in the order of the class file. */
+  Set<String> methods(String type) {
+    return outlines.get(type).methods().keySet();
+  }
+
+  /**
+   * The method of a class with this name and simple parameter types.
+   *
+   * @param name {@code quote(Vessel,Stay)}
+   */
+  public Optional<Ref> named(String type, String name) {
+    return outlines.containsKey(type)
+        ? methods(type).stream()
+            .filter(code -> simple(code).equals(name))
+            .map(code -> new Ref(type, code))
+            .findFirst()
+        : Optional.empty();
+  }
+
+  private static String simple(String code) {
+    String types =
+        java.util.Arrays.stream(Type.getArgumentTypes(code.substring(code.indexOf('('))))
+            .map(t -> t.getClassName().replaceAll(".*[.$]", ""))
+            .collect(java.util.stream.Collectors.joining(","));
+    return code.substring(0, code.indexOf('(')) + "(" + types + ")";
+  }
+
+  /** Where the method that a call names is declared; empty outside of the project. */
+  Optional<Ref> declaring(Ref named) {
+    Outline outline = outlines.get(named.type());
+    if (outline == null) {
+      return Optional.empty();
+    }
+    if (outline.methods().containsKey(named.code())) {
+      return Optional.of(named);
+    }
+    List<String> above = new ArrayList<>();
+    if (outline.superName() != null) {
+      above.add(outline.superName());
+    }
+    above.addAll(outline.interfaces());
+    return above.stream()
+        .map(type -> declaring(new Ref(type, named.code())))
+        .flatMap(Optional::stream)
+        .findFirst();
+  }
+
+  /** The one method with code that answers a call; empty when there are several, or none. */
+  Optional<Ref> answering(Ref named, boolean isVirtual) {
+    if (!has(named.type())) {
+      return Optional.empty();
+    }
+    Optional<Ref> found = declaring(named);
+    if (isVirtual) {
+      Set<Ref> all = new HashSet<>();
+      found.ifPresent(all::add);
+      overriding(named.type(), named.code(), all);
+      all.removeIf(ref -> (access(ref) & Opcodes.ACC_ABSTRACT) != 0);
+      found = all.size() == 1 ? Optional.of(all.iterator().next()) : Optional.empty();
+      boolean mayBeForeign = mayBeImplementedElsewhere(named.type());
+      found = mayBeForeign && !all.contains(named) ? Optional.empty() : found;
+    }
+    return found.filter(ref -> (access(ref) & (Opcodes.ACC_ABSTRACT | Opcodes.ACC_NATIVE)) == 0);
+  }
+
+  /** Interfaces and abstract classes are what tests put something of their own in place of. */
+  private boolean mayBeImplementedElsewhere(String type) {
+    return (access(type) & (Opcodes.ACC_INTERFACE | Opcodes.ACC_ABSTRACT)) != 0;
+  }
+
+  private void overriding(String type, String code, Set<Ref> into) {
+    for (String sub : below.getOrDefault(type, List.of())) {
+      if (outlines.get(sub).methods().containsKey(code)) {
+        into.add(new Ref(sub, code));
+      }
+      overriding(sub, code, into);
+    }
+  }
+
+  /** Whether something of a type can only be had as a double, or by a subclass. */
+  public boolean isAbstract(String type) {
+    return has(type) && mayBeImplementedElsewhere(type);
+  }
+
+  /** The methods whose code calls a method by name, those of lambdas among them. */
+  public List<Ref> callers(Ref method) {
+    return callers.getOrDefault(method, Set.of()).stream()
+        .sorted(java.util.Comparator.comparing(Ref::type).thenComparing(Ref::code))
+        .toList();
+  }
+
+  /** The methods of the project that a method's code calls, where one alone can answer. */
+  public List<Ref> called(Ref method) {
+    Outline outline = outlines.get(method.type());
+    Set<Ref> named =
+        outline == null ? Set.of() : outline.calls().getOrDefault(method.code(), Set.of());
+    return named.stream()
+        .map(ref -> answering(ref, true).or(() -> answering(ref, false).filter(this::isExact)))
+        .flatMap(Optional::stream)
+        .distinct()
+        .toList();
+  }
+
+  private boolean isExact(Ref ref) {
+    return (access(ref) & (Opcodes.ACC_STATIC | Opcodes.ACC_PRIVATE)) != 0
+        || ref.code().startsWith("<init>");
+  }
+
+  /** The code of a class. */
+  Optional<ClassCode> code(String type) {
+    return codes.computeIfAbsent(
+        type, t -> bytes.containsKey(t) ? ClassCode.read(bytes.get(t)) : Optional.empty());
+  }
+
+  /** The code of a method. */
+  Optional<MethodCode> code(Ref method) {
+    return code(method.type()).flatMap(code -> code.method(method.code()));
+  }
+}

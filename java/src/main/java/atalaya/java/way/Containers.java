@@ -1,0 +1,168 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Constraint.Reason;
+import atalaya.core.term.Constraint.Relation;
+import atalaya.core.term.Term;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Collections of the platform: how many elements they have, and which. */
+final class Containers {
+  private static final Set<String> TYPES =
+      Set.of(
+          "java/util/Collection",
+          "java/util/List",
+          "java/util/Set",
+          "java/util/SortedSet",
+          "java/util/Queue",
+          "java/util/Deque",
+          "java/lang/Iterable",
+          "java/util/ArrayList",
+          "java/util/LinkedList",
+          "java/util/ArrayDeque",
+          "java/util/HashSet",
+          "java/util/LinkedHashSet",
+          "java/util/TreeSet");
+
+  private final Walker walker;
+
+  Containers(Walker walker) {
+    this.walker = walker;
+  }
+
+  static boolean isContainer(String owner) {
+    return TYPES.contains(owner);
+  }
+
+  static boolean isKnown(String owner) {
+    return isContainer(owner) || owner.equals("java/util/Iterator");
+  }
+
+  /** How many elements an input has. */
+  static Term.Input size(Term.Input of, String suffix) {
+    return new Term.Input(of.name() + suffix, "I", Term.Source.ELEMENT, null);
+  }
+
+  private static boolean isInput(Term term) {
+    return term instanceof Term.Input input && input.source() != Term.Source.UNKNOWN;
+  }
+
+  /** A new container. */
+  void made(Term made, List<Term> arguments) {
+    boolean isCopy = arguments.size() == 1 && !arguments.get(0).type().equals("I");
+    if (!isCopy) {
+      walker.state.elements.put(made, new ArrayList<>());
+      return;
+    }
+    Term from = arguments.get(0);
+    List<Term> known = walker.state.elements.get(from);
+    if (known != null) {
+      walker.state.elements.put(made, new ArrayList<>(known));
+    } else if (isInput(from)) {
+      walker.objects.copies(made, (Term.Input) from);
+    }
+  }
+
+  /** What a call of a container gives; empty where that is not known. */
+  Optional<Term> call(String name, Term container, List<Term> arguments) {
+    Term of = walker.objects.original(container);
+    List<Term> known = walker.state.elements.get(of);
+    return switch (name) {
+      case "size" -> size(of, known);
+      case "isEmpty" -> size(of, known).map(size -> truth(size, Relation.EQUAL, 0));
+      case "iterator" -> iterator(of);
+      case "hasNext" -> hasNext(of);
+      case "next" -> next(of);
+      case "get" -> element(of, known, arguments.get(0));
+      case "add", "addLast", "offer" -> {
+        if (known != null && arguments.size() == 1) {
+          known.add(arguments.get(0));
+        }
+        yield Optional.of(Term.of(1));
+      }
+      case "clear" -> {
+        if (known != null) {
+          known.clear();
+        }
+        yield Optional.of(Term.of(0));
+      }
+      default -> {
+        if (known != null) {
+          walker.state.elements.remove(of);
+        }
+        yield Optional.empty();
+      }
+    };
+  }
+
+  private static Optional<Term> size(Term of, List<Term> known) {
+    if (known != null) {
+      return Optional.of(Term.of(known.size()));
+    }
+    return isInput(of) ? Optional.of(size((Term.Input) of, ".size()")) : Optional.empty();
+  }
+
+  private static Term truth(Term size, Relation relation, int than) {
+    if (size instanceof Term.Constant constant) {
+      int count = (Integer) constant.value();
+      return Term.of(relation.holds(Integer.compare(count, than)) ? 1 : 0);
+    }
+    Compared holds = new Compared(size, relation, Term.of(than), Reason.unwritten(0));
+    return Term.choice(
+        "size",
+        "Z",
+        List.of(
+            new Term.Case(List.of(holds), Term.of(1), ""),
+            new Term.Case(List.of(), Term.of(0), "")));
+  }
+
+  private Optional<Term> iterator(Term of) {
+    boolean isKnown = walker.state.elements.containsKey(of) || isInput(of);
+    if (!isKnown) {
+      return Optional.empty();
+    }
+    Term.Made iterator = walker.newObject("Ljava/util/Iterator;");
+    walker.state.cursors.put(iterator, new State.Cursor(of, 0));
+    return Optional.of(iterator);
+  }
+
+  private Optional<Term> hasNext(Term iterator) {
+    State.Cursor cursor = walker.state.cursors.get(iterator);
+    if (cursor == null) {
+      return Optional.empty();
+    }
+    return size(cursor.over(), walker.state.elements.get(cursor.over()))
+        .map(size -> truth(size, Relation.GREATER, cursor.next()));
+  }
+
+  private Optional<Term> next(Term iterator) {
+    State.Cursor cursor = walker.state.cursors.get(iterator);
+    if (cursor == null) {
+      return Optional.empty();
+    }
+    walker.state.cursors.put(iterator, new State.Cursor(cursor.over(), cursor.next() + 1));
+    return element(cursor.over(), walker.state.elements.get(cursor.over()), Term.of(cursor.next()));
+  }
+
+  private Optional<Term> element(Term of, List<Term> known, Term index) {
+    if (!(index instanceof Term.Constant constant) || !(constant.value() instanceof Integer at)) {
+      return Optional.empty();
+    }
+    if (known != null) {
+      return at >= 0 && at < known.size() ? Optional.of(known.get(at)) : Optional.empty();
+    }
+    if (!isInput(of)) {
+      return Optional.empty();
+    }
+    Term.Input input = (Term.Input) of;
+    walker.require(
+        new Compared(
+            size(input, ".size()"), Relation.GREATER, index, Reason.unwritten(walker.line())));
+    return Optional.of(
+        new Term.Input(
+            input.name() + "[" + at + "]", "Ljava/lang/Object;", Term.Source.ELEMENT, null));
+  }
+}

@@ -1,0 +1,150 @@
+package atalaya.java.way;
+
+import atalaya.core.term.EnumValue;
+import atalaya.core.term.Stand;
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.Period;
+import java.util.Map;
+import java.util.Optional;
+
+/** Values as Java has them. */
+final class Literals {
+  private static final int LONGEST = 60;
+  private static final Map<String, String> USUAL =
+      Map.ofEntries(
+          Map.entry("Z", "false"),
+          Map.entry("B", "(byte) 0"),
+          Map.entry("S", "(short) 0"),
+          Map.entry("C", "'a'"),
+          Map.entry("I", "0"),
+          Map.entry("J", "0L"),
+          Map.entry("F", "0f"),
+          Map.entry("D", "0.0"),
+          Map.entry("Ljava/lang/String;", "\"a\""),
+          Map.entry("Ljava/lang/CharSequence;", "\"a\""),
+          Map.entry("Ljava/lang/Object;", "new Object()"),
+          Map.entry("Ljava/time/LocalDate;", "LocalDate.of(2026, 7, 17)"),
+          Map.entry("Ljava/time/LocalTime;", "LocalTime.of(12, 0)"),
+          Map.entry("Ljava/time/LocalDateTime;", "LocalDateTime.of(2026, 7, 17, 12, 0)"),
+          Map.entry("Ljava/time/Duration;", "Duration.ofHours(1)"),
+          Map.entry("Ljava/lang/Iterable;", "List.of()"),
+          Map.entry("Ljava/util/Collection;", "new ArrayList<>()"),
+          Map.entry("Ljava/util/List;", "new ArrayList<>()"),
+          Map.entry("Ljava/util/Set;", "new HashSet<>()"),
+          Map.entry("Ljava/util/Map;", "new HashMap<>()"),
+          Map.entry("Ljava/util/Locale;", "Locale.ROOT"),
+          Map.entry("Ljava/io/Reader;", "new StringReader(\"\")"),
+          Map.entry("Ljava/io/Writer;", "new StringWriter()"));
+
+  private Literals() {}
+
+  /** What is usual for a type; empty where nothing is. */
+  static Optional<String> usual(String type) {
+    if (type.startsWith("[")) {
+      return Optional.of("new " + simple(type).replaceFirst("\\[]", "[0]"));
+    }
+    return Optional.ofNullable(USUAL.get(type));
+  }
+
+  /**
+   * A value.
+   *
+   * @param type the descriptor of what has it
+   * @return empty when Java has no short way to write it
+   */
+  static Optional<String> of(Object value, String type) {
+    if (value == null) {
+      return Optional.of("null");
+    }
+    if (value instanceof Integer number) {
+      return Optional.of(whole(number, type));
+    }
+    if (value instanceof Long number) {
+      return Optional.of(number == Long.MAX_VALUE ? "Long.MAX_VALUE" : number + "L");
+    }
+    if (value instanceof Float number) {
+      return Optional.of(number + "f");
+    }
+    if (value instanceof Double) {
+      return Optional.of(value.toString());
+    }
+    if (value instanceof String text) {
+      return Optional.of(text(text));
+    }
+    if (value instanceof EnumValue constant) {
+      return Optional.of(simple("L" + constant.type() + ";") + "." + constant.name());
+    }
+    if (value instanceof Enum<?> constant) {
+      return Optional.of(constant.getDeclaringClass().getSimpleName() + "." + constant.name());
+    }
+    return value instanceof Stand ? Optional.empty() : Optional.ofNullable(ofPlatform(value));
+  }
+
+  private static String whole(int number, String type) {
+    return switch (type) {
+      case "Z", "Ljava/lang/Boolean;" -> number == 0 ? "false" : "true";
+      case "C", "Ljava/lang/Character;" ->
+          number >= ' ' && number < 127
+              ? "'" + (number == '\'' || number == '\\' ? "\\" : "") + (char) number + "'"
+              : "(char) " + number;
+      case "B" -> "(byte) " + number;
+      case "S" -> "(short) " + number;
+      default -> number == Integer.MAX_VALUE ? "Integer.MAX_VALUE" : String.valueOf(number);
+    };
+  }
+
+  private static String text(String text) {
+    if (text.length() > LONGEST && text.chars().distinct().count() == 1) {
+      return text(text.substring(0, 1)) + ".repeat(" + text.length() + ")";
+    }
+    StringBuilder literal = new StringBuilder("\"");
+    for (char letter : text.toCharArray()) {
+      switch (letter) {
+        case '"' -> literal.append("\\\"");
+        case '\\' -> literal.append("\\\\");
+        case '\n' -> literal.append("\\n");
+        case '\r' -> literal.append("\\r");
+        case '\t' -> literal.append("\\t");
+        default ->
+            literal.append(
+                letter < ' ' || letter == 127
+                    ? String.format("\\u%04x", (int) letter)
+                    : "" + letter);
+      }
+    }
+    return literal.append('"').toString();
+  }
+
+  private static String ofPlatform(Object value) {
+    if (value instanceof LocalDate date) {
+      return "LocalDate.of("
+          + date.getYear()
+          + ", "
+          + date.getMonthValue()
+          + ", "
+          + date.getDayOfMonth()
+          + ")";
+    }
+    if (value instanceof LocalDateTime time) {
+      return "LocalDateTime.parse(\"" + time + "\")";
+    }
+    if (value instanceof LocalTime || value instanceof Duration || value instanceof Period) {
+      return value.getClass().getSimpleName() + ".parse(\"" + value + "\")";
+    }
+    boolean isBig = value instanceof BigDecimal || value instanceof BigInteger;
+    return isBig
+        ? "new " + value.getClass().getSimpleName() + "(\"" + value + "\")"
+        : value instanceof java.time.Instant ? "Instant.parse(\"" + value + "\")" : null;
+  }
+
+  /** The simple name of a type. */
+  static String simple(String descriptor) {
+    String name = org.objectweb.asm.Type.getType(descriptor).getClassName();
+    return name.replaceAll("[\\w.]*[.$](?=[A-Za-z_])", "");
+  }
+}

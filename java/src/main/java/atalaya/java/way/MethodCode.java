@@ -1,0 +1,268 @@
+package atalaya.java.way;
+
+import atalaya.java.way.CodeBase.Ref;
+import atalaya.points.PointVisitor;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import org.objectweb.asm.Label;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
+import org.objectweb.asm.tree.AbstractInsnNode;
+import org.objectweb.asm.tree.FieldInsnNode;
+import org.objectweb.asm.tree.InsnList;
+import org.objectweb.asm.tree.JumpInsnNode;
+import org.objectweb.asm.tree.LineNumberNode;
+import org.objectweb.asm.tree.LocalVariableNode;
+import org.objectweb.asm.tree.LookupSwitchInsnNode;
+import org.objectweb.asm.tree.MethodInsnNode;
+import org.objectweb.asm.tree.MethodNode;
+import org.objectweb.asm.tree.TryCatchBlockNode;
+
+/** The code of one method: its instructions, where its points are, and where control goes. */
+final class MethodCode {
+  /**
+   * Control goes from one instruction to another.
+   *
+   * @param point of the outcome that it is, or -1
+   * @param key of a switch; null for its default, and for what is no switch
+   * @param thrown the internal name of the exception by which it goes; empty when by none
+   */
+  record Edge(int from, int to, int point, Integer key, String thrown) {}
+
+  private final String type;
+  private final MethodNode node;
+  private final BitSet[] points;
+  private final List<List<Edge>> edges = new ArrayList<>();
+  private final int[] lines;
+  private BitSet loops;
+
+  private MethodCode(
+      String type, MethodNode node, Map<Integer, BitSet> at, Map<Integer, Integer> outcomes) {
+    this.type = type;
+    this.node = node;
+    int size = node.instructions.size();
+    this.points = new BitSet[size];
+    this.lines = new int[size];
+    int line = 0;
+    for (int i = 0; i < size; i++) {
+      points[i] = at.getOrDefault(i, new BitSet(0));
+      if (node.instructions.get(i) instanceof LineNumberNode entry) {
+        line = entry.line;
+      }
+      lines[i] = line;
+    }
+    for (int i = 0; i < size; i++) {
+      edges.add(edgesFrom(i, outcomes));
+    }
+    exceptions();
+  }
+
+  private List<Edge> edgesFrom(int at, Map<Integer, Integer> outcomes) {
+    InsnList all = node.instructions;
+    AbstractInsnNode instruction = all.get(at);
+    int opcode = instruction.getOpcode();
+    List<Edge> from = new ArrayList<>();
+    int point = outcomes.getOrDefault(at, -1);
+    if (instruction instanceof JumpInsnNode jump) {
+      from.add(new Edge(at, all.indexOf(jump.label), point, null, ""));
+      if (opcode != Opcodes.GOTO) {
+        from.add(0, new Edge(at, at + 1, point < 0 ? -1 : point + 1, null, ""));
+      }
+    } else if (instruction instanceof LookupSwitchInsnNode choice) {
+      for (int i = 0; i < choice.keys.size(); i++) {
+        from.add(
+            new Edge(at, all.indexOf(choice.labels.get(i)), point + i, choice.keys.get(i), ""));
+      }
+      from.add(new Edge(at, all.indexOf(choice.dflt), point + choice.keys.size(), null, ""));
+    } else if (!isExit(opcode) && at + 1 < all.size()) {
+      from.add(new Edge(at, at + 1, -1, null, ""));
+    }
+    return from;
+  }
+
+  private void exceptions() {
+    for (TryCatchBlockNode block : node.tryCatchBlocks) {
+      if (block.type == null) {
+        continue; // A copy of a finally block, which no person wrote a handler for.
+      }
+      int handler = node.instructions.indexOf(block.handler);
+      int to = node.instructions.indexOf(block.end);
+      for (int i = node.instructions.indexOf(block.start); i < to; i++) {
+        AbstractInsnNode instruction = node.instructions.get(i);
+        boolean mayThrow =
+            instruction instanceof MethodInsnNode || instruction.getOpcode() == Opcodes.ATHROW;
+        boolean isKnown = edges.get(i).stream().anyMatch(e -> e.to() == handler);
+        if (mayThrow && !isKnown) {
+          edges.get(i).add(new Edge(i, handler, -1, null, block.type));
+        }
+      }
+    }
+  }
+
+  static boolean isExit(int opcode) {
+    return opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN || opcode == Opcodes.ATHROW;
+  }
+
+  Ref ref() {
+    return new Ref(type, node.name + node.desc);
+  }
+
+  MethodNode node() {
+    return node;
+  }
+
+  boolean hasCode() {
+    return node.instructions.size() > 0;
+  }
+
+  int size() {
+    return node.instructions.size();
+  }
+
+  AbstractInsnNode at(int index) {
+    return node.instructions.get(index);
+  }
+
+  /** The points in front of an instruction. */
+  BitSet points(int index) {
+    return points[index];
+  }
+
+  int line(int index) {
+    return lines[index];
+  }
+
+  List<Edge> edges(int index) {
+    return edges.get(index);
+  }
+
+  boolean isStatic() {
+    return (node.access & Opcodes.ACC_STATIC) != 0;
+  }
+
+  boolean isPrivate() {
+    return (node.access & Opcodes.ACC_PRIVATE) != 0;
+  }
+
+  /** Whether control never parts in it. */
+  boolean isStraight() {
+    return edges.stream().allMatch(from -> from.size() <= 1)
+        && edges.stream().allMatch(from -> from.stream().allMatch(e -> e.point() < 0));
+  }
+
+  /** The instructions in loops. */
+  BitSet loops() {
+    if (loops == null) {
+      loops = PathSearch.loops(this);
+    }
+    return loops;
+  }
+
+  /** All points of outcomes, lines and handlers in it. */
+  BitSet allPoints() {
+    BitSet all = new BitSet();
+    for (int i = 0; i < points.length; i++) {
+      all.or(points[i]);
+      edges.get(i).stream().filter(e -> e.point() >= 0).forEach(e -> all.set(e.point()));
+    }
+    return all;
+  }
+
+  boolean writes(String field) {
+    for (AbstractInsnNode instruction : node.instructions) {
+      if (instruction instanceof FieldInsnNode access
+          && access.name.equals(field)
+          && access.owner.equals(type)
+          && access.getOpcode() == Opcodes.PUTFIELD) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** The names of its parameters, as far as the class file has them. */
+  List<String> parameters() {
+    Map<Integer, String> names = new HashMap<>();
+    if (node.localVariables != null) {
+      for (LocalVariableNode variable : node.localVariables) {
+        boolean fromStart = node.instructions.indexOf(variable.start) <= firstInstruction();
+        if (fromStart) {
+          names.put(variable.index, variable.name);
+        }
+      }
+    }
+    List<String> parameters = new ArrayList<>();
+    int slot = isStatic() ? 0 : 1;
+    for (Type parameter : Type.getArgumentTypes(node.desc)) {
+      String declared =
+          node.parameters != null && parameters.size() < node.parameters.size()
+              ? node.parameters.get(parameters.size()).name
+              : null;
+      parameters.add(
+          names.getOrDefault(
+              slot, declared != null ? declared : "argument " + (parameters.size() + 1)));
+      slot += parameter.getSize();
+    }
+    return parameters;
+  }
+
+  private int firstInstruction() {
+    int at = 0;
+    while (at < size() - 1 && this.at(at).getOpcode() < 0) {
+      at++;
+    }
+    return at;
+  }
+
+  /** Reads one. */
+  static final class Reader extends PointVisitor {
+    private final String type;
+    private final MethodNode node;
+    private final Consumer<MethodCode> done;
+    private final Map<Integer, BitSet> at = new HashMap<>();
+    private final Map<Integer, Integer> outcomes = new HashMap<>();
+
+    Reader(String type, MethodNode node, Counter counter, Consumer<MethodCode> done) {
+      super(node, counter);
+      this.type = type;
+      this.node = node;
+      this.done = done;
+    }
+
+    private void here(int point) {
+      at.computeIfAbsent(node.instructions.size(), i -> new BitSet()).set(point);
+    }
+
+    @Override
+    protected void handler(int point) {
+      here(point);
+    }
+
+    @Override
+    protected void line(int point, int line) {
+      here(point);
+    }
+
+    @Override
+    protected void jump(int point, int opcode, Label target) {
+      outcomes.put(node.instructions.size(), point);
+      mv.visitJumpInsn(opcode, target);
+    }
+
+    @Override
+    protected void choice(int point, int[] keys, Label[] targets, Label otherwise) {
+      outcomes.put(node.instructions.size(), point);
+      mv.visitLookupSwitchInsn(otherwise, keys, targets);
+    }
+
+    @Override
+    public void visitEnd() {
+      super.visitEnd();
+      done.accept(new MethodCode(type, node, at, outcomes));
+    }
+  }
+}

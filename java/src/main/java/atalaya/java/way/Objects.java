@@ -1,0 +1,264 @@
+package atalaya.java.way;
+
+import atalaya.core.term.EnumValue;
+import atalaya.core.term.Term;
+import atalaya.core.term.Term.Input;
+import atalaya.java.way.CodeBase.Ref;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
+import org.objectweb.asm.tree.FieldInsnNode;
+
+/** How objects that a way needs are made, and what their fields hold then. */
+final class Objects {
+  private static final int MOST_PARAMETERS = 8;
+  private static final int DEEPEST = 4;
+
+  private final Walker walker;
+  private final Map<Input, Walked.Built> built = new LinkedHashMap<>();
+  private final Map<Input, Boolean> tried = new HashMap<>();
+  private final Map<Term, Term> originals = new HashMap<>();
+  private final Map<String, Map<State.Field, Term>> enums = new HashMap<>();
+  private int nesting;
+
+  Objects(Walker walker) {
+    this.walker = walker;
+  }
+
+  Map<Input, Walked.Built> built() {
+    return built;
+  }
+
+  /** The object is what the way itself makes. */
+  void isMadeHere(Input object) {
+    tried.put(object, true);
+  }
+
+  /** One input under another type is the same object. */
+  Term alias(Input input, Input narrowed) {
+    originals.put(narrowed, original(input));
+    return narrowed;
+  }
+
+  /** A container takes over what is in another. */
+  void copies(Term made, Input from) {
+    originals.put(made, from);
+  }
+
+  Term original(Term term) {
+    Term of = term;
+    while (originals.containsKey(of)
+        && originals.get(of) instanceof Input input
+        && isContainer(of)) {
+      of = input;
+    }
+    return of;
+  }
+
+  private static boolean isContainer(Term term) {
+    return Containers.isContainer(Walker.internal(term.type()));
+  }
+
+  /** The constants of an enum of the project, by its descriptor. */
+  List<EnumValue> constants(String type) {
+    return walker.base.code(Walker.internal(type)).map(ClassCode::constants).orElse(List.of());
+  }
+
+  /** What a field of an object holds. */
+  Term field(Term object, FieldInsnNode field) {
+    State.Field key = new State.Field(object, field.name);
+    Term known = walker.state.fields.get(key);
+    if (known == null && object instanceof Input input && build(input)) {
+      known = walker.state.fields.get(key);
+    }
+    if (known != null && !(object instanceof Input input && isOpen(input, field, known))) {
+      return known;
+    }
+    if (isEnum(object)) {
+      return ofConstant(object, field);
+    }
+    if (object instanceof Term.Made || isMade(object)) {
+      boolean isOurs = walker.base.has(field.owner);
+      return isOurs && known == null ? initial(field.desc) : Term.unknown(field.name, field.desc);
+    }
+    if (object instanceof Input input && input.source() != Term.Source.UNKNOWN) {
+      Object usual = known instanceof Term.Constant constant ? constant.value() : null;
+      Input state =
+          new Input(
+              prefix(input) + field.name,
+              field.desc,
+              Term.Source.STATE,
+              usual == null && known == null && built.containsKey(input)
+                  ? ((Term.Constant) initial(field.desc)).value()
+                  : usual);
+      walker.state.fields.put(key, state);
+      return state;
+    }
+    return Term.unknown(field.name, field.desc);
+  }
+
+  private boolean isMade(Term object) {
+    return object instanceof Input input
+        && tried.containsKey(input)
+        && !built.containsKey(input)
+        && input.name().equals("this")
+        && tried.get(input);
+  }
+
+  static String prefix(Input object) {
+    return object.name().equals("this") ? "" : object.name() + ".";
+  }
+
+  private static Term initial(String descriptor) {
+    return switch (descriptor) {
+      case "J" -> new Term.Constant(0L, "J");
+      case "F" -> new Term.Constant(0f, "F");
+      case "D" -> new Term.Constant(0.0, "D");
+      case "Z", "B", "C", "S", "I" -> new Term.Constant(0, descriptor);
+      default -> new Term.Constant(null, descriptor);
+    };
+  }
+
+  /** Whether something may have been done with an object that changed a field since it was made. */
+  private boolean isOpen(Input object, FieldInsnNode field, Term value) {
+    if (!built.containsKey(object) || value instanceof Input) {
+      return false;
+    }
+    boolean isFilled = walker.state.elements.containsKey(value);
+    boolean changes =
+        walker.base.code(field.owner).map(code -> code.changes(field.name)).orElse(true);
+    return (isFilled || changes) && wasSetByConstructor(object, field.name, value);
+  }
+
+  private final Map<State.Field, Term> byConstructor = new HashMap<>();
+
+  private boolean wasSetByConstructor(Input object, String field, Term value) {
+    return byConstructor.get(new State.Field(object, field)) == value;
+  }
+
+  /** Finds out how an object is made, once; whether it can be. */
+  private boolean build(Input object) {
+    Boolean known = tried.putIfAbsent(object, false);
+    if (known != null) {
+      return known;
+    }
+    String type = Walker.internal(object.type());
+    Optional<ClassCode> code = walker.base.code(type);
+    boolean isPlain = code.isPresent() && !code.get().isEnum() && !walker.base.isAbstract(type);
+    if (!isPlain || nesting >= DEEPEST || object.source() == Term.Source.UNKNOWN) {
+      return false;
+    }
+    List<MethodCode> constructors =
+        code.get().constructors().stream()
+            .filter(c -> !c.isPrivate() && parameters(c) <= MOST_PARAMETERS)
+            .sorted(Comparator.comparingInt(Objects::parameters).reversed())
+            .toList();
+    for (MethodCode constructor : constructors) {
+      if (build(object, constructor)) {
+        tried.put(object, true);
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static int parameters(MethodCode constructor) {
+    return Type.getArgumentTypes(constructor.node().desc).length;
+  }
+
+  private boolean build(Input object, MethodCode constructor) {
+    Optional<Path> path =
+        PathSearch.heaviest(constructor, PathSearch.Wanted.shortest(), walker.base::code);
+    if (path.isEmpty()) {
+      return false;
+    }
+    List<Input> arguments = new ArrayList<>();
+    List<Term> all = new ArrayList<>(List.of(object));
+    Type[] types = Type.getArgumentTypes(constructor.node().desc);
+    List<String> names = constructor.parameters();
+    for (int i = 0; i < types.length; i++) {
+      Input argument =
+          new Input(
+              prefix(object) + names.get(i), types[i].getDescriptor(), Term.Source.ARGUMENT, null);
+      arguments.add(argument);
+      all.add(argument);
+    }
+    State before = walker.state;
+    State during = before.fork();
+    Runnable back = walker.elsewhere();
+    nesting++;
+    try {
+      walker.apart(during, path.get(), all);
+    } catch (Walker.NotFollowed e) {
+      return false;
+    } finally {
+      nesting--;
+      back.run();
+    }
+    before.constraints.addAll(during.constraints);
+    during.fields.forEach(
+        (field, value) -> {
+          if (!before.fields.containsKey(field)) {
+            byConstructor.put(field, value);
+          }
+        });
+    before.fields.putAll(during.fields);
+    before.elements.putAll(during.elements);
+    built.put(object, new Walked.Built(constructor.ref(), arguments));
+    return true;
+  }
+
+  // ---- enums ----
+
+  private boolean isEnum(Term object) {
+    return !constants(object.type()).isEmpty();
+  }
+
+  /** What a field of an enum's constants holds, by constant. */
+  private Term ofConstant(Term constant, FieldInsnNode field) {
+    String type = Walker.internal(constant.type());
+    Map<State.Field, Term> fields = enums.computeIfAbsent(type, this::initialised);
+    List<Term.Case> cases = new ArrayList<>();
+    for (EnumValue value : constants(constant.type())) {
+      Term made = fields.get(new State.Field(new Term.Constant(type, "class"), value.name()));
+      Term held = made == null ? null : fields.get(new State.Field(made, field.name));
+      if (held == null) {
+        return Term.unknown(field.name, field.desc);
+      }
+      if (constant instanceof Term.Constant known && known.value().equals(value)) {
+        return held;
+      }
+      cases.add(Instructions.isConstant(constant, value, held));
+    }
+    return Term.choice(field.name, field.desc, cases);
+  }
+
+  private Map<State.Field, Term> initialised(String type) {
+    State during = new State();
+    Optional<Path> path =
+        walker
+            .base
+            .code(new Ref(type, "<clinit>()V"))
+            .flatMap(c -> PathSearch.heaviest(c, PathSearch.Wanted.shortest(), walker.base::code));
+    try {
+      if (path.isPresent()) {
+        walker.apart(during, path.get(), List.of());
+      }
+    } catch (Walker.NotFollowed e) {
+      return Map.of(); // Nothing is known of its constants then.
+    }
+    return during.fields;
+  }
+
+  /** Whether something of a type can be had only as a double. */
+  boolean isDouble(Input input) {
+    String type = Walker.internal(input.type());
+    return walker.base.isAbstract(type) && (walker.base.access(type) & Opcodes.ACC_ENUM) == 0;
+  }
+}

@@ -1,0 +1,364 @@
+package atalaya.java.way;
+
+import atalaya.java.way.CodeBase.Ref;
+import atalaya.java.way.MethodCode.Edge;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.IntToDoubleFunction;
+import org.objectweb.asm.Handle;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.tree.AbstractInsnNode;
+import org.objectweb.asm.tree.InvokeDynamicInsnNode;
+
+/**
+ * The heaviest path through a method ({@code docs/measures.md}, section 9). Its graph is taken
+ * apart at the edges that close loops: each leads into a further copy of the graph, so that no path
+ * is endless, and the heaviest one is found in time linear in the method's length.
+ */
+final class PathSearch {
+  /** A path goes back to the begin of a loop so many times at most. */
+  private static final int TURNS = 3;
+
+  private static final double OF_CONDITION = 1e-6;
+  private static final double OF_EXCEPTION = 1e-3;
+  private static final double FORCED = 1e6;
+  private static final double NEVER = Double.NEGATIVE_INFINITY;
+
+  /**
+   * What is looked for.
+   *
+   * @param weights what reaching a point of the class is worth
+   * @param forced instructions that the path has to pass
+   * @param blocked edges that it must not take, and after how many turns
+   * @param returning whether it has to return, and not throw
+   */
+  record Wanted(
+      IntToDoubleFunction weights,
+      Set<Integer> forced,
+      Set<Path.Taken> blocked,
+      boolean returning) {
+    static Wanted shortest() {
+      return new Wanted(point -> 0, Set.of(), Set.of(), true);
+    }
+  }
+
+  private final MethodCode code;
+  private final Wanted wanted;
+  private final Function<Ref, Optional<MethodCode>> lambdaBodies;
+  private final Map<Integer, Path> lambdas = new HashMap<>();
+  private final double[] ofLambda;
+  private final int[] order;
+  private final int[] rank;
+  private final BitSet inLoop = new BitSet();
+  private final boolean loops;
+
+  private PathSearch(
+      MethodCode code, Wanted wanted, Function<Ref, Optional<MethodCode>> lambdaBodies) {
+    this.code = code;
+    this.wanted = wanted;
+    this.lambdaBodies = lambdaBodies;
+    this.order = postOrder();
+    this.rank = new int[code.size()];
+    Arrays.fill(rank, -1);
+    for (int i = 0; i < order.length; i++) {
+      rank[order[i]] = i;
+    }
+    this.loops = findLoops();
+    this.ofLambda = new double[code.size()];
+    for (int i = 0; i < code.size(); i++) {
+      ofLambda[i] = lambda(i);
+    }
+  }
+
+  /**
+   * Finds the heaviest path.
+   *
+   * @param lambdaBodies the code of a lambda's body
+   * @return empty when no path ends, or none passes what is forced
+   */
+  static Optional<Path> heaviest(
+      MethodCode code, Wanted wanted, Function<Ref, Optional<MethodCode>> lambdaBodies) {
+    PathSearch search = new PathSearch(code, wanted, lambdaBodies);
+    Optional<Path> first = search.find(new BitSet(), false);
+    if (first.isEmpty() || !search.loops) {
+      return first.filter(search::passesForced);
+    }
+    Optional<Path> second = search.find(search.passed(first.get()), true);
+    return Optional.of(
+            second.isPresent() && search.weight(second.get()) > search.weight(first.get())
+                ? second.get()
+                : first.get())
+        .filter(search::passesForced);
+  }
+
+  private boolean passesForced(Path path) {
+    Set<Integer> passed = new HashSet<>();
+    path.moves().forEach(move -> passed.add(move.at()));
+    return passed.containsAll(wanted.forced());
+  }
+
+  private int[] postOrder() {
+    int[] found = new int[code.size()];
+    int count = 0;
+    int[] next = new int[code.size()];
+    BitSet seen = new BitSet();
+    List<Integer> stack = new ArrayList<>(List.of(0));
+    seen.set(0);
+    while (!stack.isEmpty()) {
+      int at = stack.get(stack.size() - 1);
+      List<Edge> edges = code.edges(at);
+      if (next[at] < edges.size()) {
+        int to = edges.get(next[at]++).to();
+        if (!seen.get(to)) {
+          seen.set(to);
+          stack.add(to);
+        }
+      } else {
+        found[count++] = at;
+        stack.remove(stack.size() - 1);
+      }
+    }
+    return Arrays.copyOf(found, count);
+  }
+
+  private boolean closesLoop(int from, int to) {
+    return rank[to] >= rank[from];
+  }
+
+  private boolean findLoops() {
+    Map<Integer, List<Integer>> before = new HashMap<>();
+    Map<Integer, Set<Integer>> closing = new HashMap<>();
+    for (int from : order) {
+      for (Edge edge : code.edges(from)) {
+        before.computeIfAbsent(edge.to(), b -> new ArrayList<>()).add(from);
+        if (closesLoop(from, edge.to())) {
+          closing.computeIfAbsent(edge.to(), b -> new HashSet<>()).add(from);
+        }
+      }
+    }
+    closing.forEach(
+        (head, ends) -> {
+          BitSet body = new BitSet();
+          body.set(head);
+          List<Integer> waiting = new ArrayList<>(ends);
+          while (!waiting.isEmpty()) {
+            int at = waiting.remove(waiting.size() - 1);
+            if (!body.get(at)) {
+              body.set(at);
+              waiting.addAll(before.getOrDefault(at, List.of()));
+            }
+          }
+          inLoop.or(body);
+        });
+    return !closing.isEmpty();
+  }
+
+  private double lambda(int at) {
+    AbstractInsnNode instruction = code.at(at);
+    if (!(instruction instanceof InvokeDynamicInsnNode making)) {
+      return 0;
+    }
+    for (Object argument : making.bsmArgs) {
+      if (argument instanceof Handle handle && handle.getName().startsWith("lambda$")) {
+        Wanted inside =
+            new Wanted(wanted.weights(), Set.of(), wanted.blocked(), wanted.returning());
+        Optional<Path> path =
+            lambdaBodies
+                .apply(new Ref(handle.getOwner(), handle.getName() + handle.getDesc()))
+                .flatMap(body -> heaviest(body, inside, lambdaBodies));
+        double weight = path.map(this::weight).orElse(0.0);
+        if (weight > 0) {
+          lambdas.put(at, path.get());
+          return weight;
+        }
+      }
+    }
+    return 0;
+  }
+
+  /** What the points of a path are worth, each counted once. */
+  private double weight(Path path) {
+    return passed(path).stream().mapToDouble(wanted.weights()::applyAsDouble).sum();
+  }
+
+  private BitSet passed(Path path) {
+    BitSet passed = new BitSet();
+    for (Path.Move move : path.moves()) {
+      passed.or(path.code().points(move.at()));
+      if (move.edge() != null && move.edge().point() >= 0) {
+        passed.set(move.edge().point());
+      }
+      if (path.lambdas().containsKey(move.at())) {
+        passed.or(passed(path.lambdas().get(move.at())));
+      }
+    }
+    return passed;
+  }
+
+  private Optional<Path> find(BitSet passedBefore, boolean again) {
+    int layers = loops ? TURNS + 1 : 1;
+    double[][] best = new double[layers][code.size()];
+    Edge[][] choice = new Edge[layers][code.size()];
+    for (int layer = layers - 1; layer >= 0; layer--) {
+      Arrays.fill(best[layer], NEVER);
+      for (int at : order) {
+        boolean repeated = layer > 0 && inLoop.get(at);
+        double own = repeated ? (again ? weightWithout(at, passedBefore) : 0) : weightAt(at);
+        double after = end(at);
+        for (Edge edge : code.edges(at)) {
+          int to = closesLoop(at, edge.to()) ? layer + 1 : layer;
+          if (to < layers && !isBlocked(edge, layer)) {
+            double through = best[to][edge.to()] + of(edge, at, repeated, again, passedBefore);
+            if (through > after) {
+              after = through;
+              choice[layer][at] = edge;
+            }
+          }
+        }
+        best[layer][at] = own + after;
+      }
+    }
+    return best[0][0] == NEVER ? Optional.empty() : Optional.of(path(choice));
+  }
+
+  private boolean isBlocked(Edge edge, int turn) {
+    return !wanted.blocked().isEmpty()
+        && (wanted.blocked().contains(new Path.Taken(edge, turn))
+            || wanted.blocked().contains(new Path.Taken(edge, Path.Taken.ANY)));
+  }
+
+  private Path path(Edge[][] choice) {
+    List<Path.Move> moves = new ArrayList<>();
+    int layer = 0;
+    int at = 0;
+    while (true) {
+      Edge edge = choice[layer][at];
+      moves.add(new Path.Move(at, edge, layer));
+      if (edge == null) {
+        return new Path(code, moves, lambdas);
+      }
+      layer += closesLoop(at, edge.to()) ? 1 : 0;
+      at = edge.to();
+    }
+  }
+
+  private double end(int at) {
+    int opcode = code.at(at).getOpcode();
+    boolean ends = MethodCode.isExit(opcode) && !(wanted.returning() && opcode == Opcodes.ATHROW);
+    return ends ? 0 : NEVER;
+  }
+
+  private double weightAt(int at) {
+    double sum = ofLambda[at] + (wanted.forced().contains(at) ? FORCED : 0);
+    for (int p = code.points(at).nextSetBit(0); p >= 0; p = code.points(at).nextSetBit(p + 1)) {
+      sum += wanted.weights().applyAsDouble(p);
+    }
+    return sum;
+  }
+
+  private double weightWithout(int at, BitSet passed) {
+    double sum = 0;
+    for (int p = code.points(at).nextSetBit(0); p >= 0; p = code.points(at).nextSetBit(p + 1)) {
+      sum += passed.get(p) ? 0 : wanted.weights().applyAsDouble(p);
+    }
+    return sum;
+  }
+
+  private double of(Edge edge, int from, boolean repeated, boolean again, BitSet passed) {
+    double cost = code.edges(from).size() > 1 ? OF_CONDITION : 0;
+    cost += edge.thrown().isEmpty() ? 0 : OF_EXCEPTION;
+    boolean counts = edge.point() >= 0 && (!repeated || again && !passed.get(edge.point()));
+    return (counts ? wanted.weights().applyAsDouble(edge.point()) : 0) - cost;
+  }
+
+  /** The instructions in loops. */
+  static BitSet loops(MethodCode code) {
+    return new PathSearch(code, Wanted.shortest(), body -> Optional.empty()).inLoop;
+  }
+
+  /** Whether a loop is left or goes on at an instruction. */
+  static boolean steersLoop(MethodCode code, int at) {
+    return code.loops().get(at)
+        && code.edges(at).stream().anyMatch(edge -> !code.loops().get(edge.to()));
+  }
+
+  /** The points that every path to a return passes. */
+  static BitSet passedByAll(MethodCode code) {
+    PathSearch search = new PathSearch(code, Wanted.shortest(), body -> Optional.empty());
+    BitSet[] after = new BitSet[code.size()];
+    for (int at : search.order) {
+      int opcode = code.at(at).getOpcode();
+      BitSet all = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN ? new BitSet() : null;
+      for (Edge edge : code.edges(at)) {
+        BitSet next = search.closesLoop(at, edge.to()) ? null : after[edge.to()];
+        if (next != null && edge.thrown().isEmpty()) {
+          BitSet with = (BitSet) next.clone();
+          if (edge.point() >= 0) {
+            with.set(edge.point());
+          }
+          if (all == null) {
+            all = with;
+          } else {
+            all.and(with);
+          }
+        }
+      }
+      if (all != null) {
+        all.or(code.points(at));
+      }
+      after[at] = all;
+    }
+    return after[0] == null ? new BitSet() : after[0];
+  }
+
+  /**
+   * All paths without loops to an exit.
+   *
+   * @return empty when there are loops, or too many paths
+   */
+  static Optional<List<Path>> all(MethodCode code, int most) {
+    PathSearch search = new PathSearch(code, Wanted.shortest(), body -> Optional.empty());
+    if (search.loops) {
+      return Optional.empty();
+    }
+    List<Path> found = new ArrayList<>();
+    List<List<Path.Move>> waiting = new ArrayList<>();
+    waiting.add(List.of());
+    List<Integer> at = new ArrayList<>(List.of(0));
+    while (!waiting.isEmpty()) {
+      List<Path.Move> begun = new ArrayList<>(waiting.remove(waiting.size() - 1));
+      int here = at.remove(at.size() - 1);
+      while (code.edges(here).size() == 1 && code.edges(here).get(0).thrown().isEmpty()) {
+        Edge only = code.edges(here).get(0);
+        begun.add(new Path.Move(here, only, 0));
+        here = only.to();
+      }
+      List<Edge> edges = new ArrayList<>(code.edges(here));
+      edges.removeIf(edge -> !edge.thrown().isEmpty());
+      if (edges.isEmpty()) {
+        begun.add(new Path.Move(here, null, 0));
+        found.add(new Path(code, begun, Map.of()));
+      }
+      Collections.reverse(edges);
+      for (Edge edge : edges) {
+        List<Path.Move> further = new ArrayList<>(begun);
+        further.add(new Path.Move(here, edge, 0));
+        waiting.add(further);
+        at.add(edge.to());
+      }
+      if (found.size() + waiting.size() > most) {
+        return Optional.empty();
+      }
+    }
+    return Optional.of(found);
+  }
+}

@@ -1,0 +1,55 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Constraint;
+import atalaya.core.term.Term;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** What is known at a place of a way: what objects hold, and what had to hold to come there. */
+final class State {
+  /** A field of an object; the object of static fields is their class as a constant. */
+  record Field(Term object, String name) {}
+
+  final List<Constraint> constraints;
+  final Map<Field, Term> fields;
+
+  /** The elements of what the code itself put together; of what is looped over how far it came. */
+  final Map<Term, List<Term>> elements;
+
+  final Map<Term, Cursor> cursors;
+  final Map<String, Integer> answers;
+
+  /** How far something was looped over. */
+  record Cursor(Term over, int next) {}
+
+  State() {
+    this(new ArrayList<>(), new HashMap<>(), new HashMap<>(), new HashMap<>(), new HashMap<>());
+  }
+
+  private State(
+      List<Constraint> constraints,
+      Map<Field, Term> fields,
+      Map<Term, List<Term>> elements,
+      Map<Term, Cursor> cursors,
+      Map<String, Integer> answers) {
+    this.constraints = constraints;
+    this.fields = fields;
+    this.elements = elements;
+    this.cursors = cursors;
+    this.answers = answers;
+  }
+
+  /** The same, to go on from apart; what had to hold is left behind. */
+  State fork() {
+    Map<Term, List<Term>> copies = new HashMap<>();
+    elements.forEach((of, all) -> copies.put(of, new ArrayList<>(all)));
+    return new State(
+        new ArrayList<>(),
+        new HashMap<>(fields),
+        copies,
+        new HashMap<>(cursors),
+        new HashMap<>(answers));
+  }
+}

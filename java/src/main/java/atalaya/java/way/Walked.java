@@ -1,0 +1,56 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Constraint;
+import atalaya.core.term.Term;
+import atalaya.java.way.CodeBase.Ref;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * What following a path showed.
+ *
+ * @param steps the conditions that it passes, in order
+ * @param blame the edge that each constraint comes from, as far as one does
+ * @param inLoops the constraints that come from code in loops
+ * @param points what it passes, by internal name of the class
+ * @param result what is returned; null when nothing is, or something is thrown
+ * @param thrown the internal name of the exception that ends it, or empty
+ * @param built how the objects are made that it needs
+ * @param doubles the inputs of which methods are called that a double answers
+ * @param surroundings the classes and methods called that depend on more than arguments
+ */
+record Walked(
+    List<Constraint> constraints,
+    List<Passed> steps,
+    Map<Constraint, Path.Taken> blame,
+    Set<Constraint> inLoops,
+    Map<String, BitSet> points,
+    Term result,
+    String thrown,
+    Map<Term.Input, Built> built,
+    Set<Term.Input> doubles,
+    List<Effect> effects,
+    Set<String> surroundings,
+    List<Term.Input> arguments,
+    Term.Input receiver) {
+
+  /** An outcome of a class. */
+  record Passed(String type, int point, int line) {}
+
+  /** The constructor of an object and its arguments. */
+  record Built(Ref constructor, List<Term.Input> arguments) {}
+
+  /** Something that is to be seen from outside. */
+  sealed interface Effect {
+    /** How many steps came before it. */
+    int after();
+  }
+
+  /** A field is set. */
+  record FieldSet(Term object, String name, Term value, int after) implements Effect {}
+
+  /** Something that a double answers is called. */
+  record Called(Term object, Ref method, List<Term> arguments, int after) implements Effect {}
+}

@@ -1,0 +1,445 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Constraint;
+import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Constraint.Reason;
+import atalaya.core.term.Constraint.Relation;
+import atalaya.core.term.Term;
+import atalaya.core.term.Values;
+import atalaya.java.way.CodeBase.Ref;
+import atalaya.java.way.MethodCode.Edge;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.objectweb.asm.Handle;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
+import org.objectweb.asm.tree.AbstractInsnNode;
+import org.objectweb.asm.tree.InvokeDynamicInsnNode;
+import org.objectweb.asm.tree.JumpInsnNode;
+import org.objectweb.asm.tree.LookupSwitchInsnNode;
+import org.objectweb.asm.tree.MethodInsnNode;
+import org.objectweb.asm.tree.analysis.AnalyzerException;
+import org.objectweb.asm.tree.analysis.Frame;
+
+/**
+ * Follows a path through code and computes with terms instead of values (symbolic execution; King
+ * 1976), so that it comes out what has to hold for the path to be taken.
+ */
+final class Walker {
+  private static final int DEEPEST = 4;
+
+  /** A path that can't be followed. */
+  static final class NotFollowed extends Exception {
+    private static final long serialVersionUID = 1;
+
+    NotFollowed(String message, Throwable cause) {
+      super(message, cause);
+    }
+  }
+
+  /** How a method ended: with a result, which is null for none, or an exception. */
+  record End(Term result, String thrown) {}
+
+  /** What tells which condition of the source an outcome belongs to. */
+  interface Meanings {
+    /** The condition and its outcome; empty for what no person wrote. */
+    Optional<Reason> of(String type, int point);
+  }
+
+  final CodeBase base;
+  final List<Walked.Passed> steps = new ArrayList<>();
+  final Map<String, BitSet> points = new HashMap<>();
+  final Set<Term.Input> doubles = new LinkedHashSet<>();
+  final List<Walked.Effect> effects = new ArrayList<>();
+  final Set<String> surroundings = new LinkedHashSet<>();
+  final Objects objects = new Objects(this);
+  State state = new State();
+  int depth;
+
+  private final Meanings meanings;
+  private final Calls calls = new Calls(this);
+  private final Map<Constraint, Path.Taken> blame = new IdentityHashMap<>();
+  private final Values nothing = new Values(Map.of());
+  private final Set<Constraint> inLoops = Collections.newSetFromMap(new IdentityHashMap<>());
+  private Path.Taken blamed;
+  private boolean isInLoop;
+  private boolean apart;
+  private int made;
+  private int line;
+
+  Walker(CodeBase base, Meanings meanings) {
+    this.base = base;
+    this.meanings = meanings;
+  }
+
+  /**
+   * Follows paths, each of which but the last one calls the next.
+   *
+   * @param route from the one that a test calls
+   * @param sites the instructions of each but the last that call the next
+   */
+  static Walked walk(CodeBase base, Meanings meanings, List<Path> route, List<Integer> sites)
+      throws NotFollowed {
+    Walker walker = new Walker(base, meanings);
+    MethodCode first = route.get(0).code();
+    Term.Input receiver = null;
+    List<Term> all = new ArrayList<>();
+    boolean makes = first.node().name.equals("<init>");
+    if (!first.isStatic()) {
+      receiver = new Term.Input("this", "L" + first.ref().type() + ";", Term.Source.ARGUMENT, null);
+      all.add(receiver);
+      if (makes) {
+        walker.objects.isMadeHere(receiver);
+      }
+    }
+    List<Term.Input> arguments = new ArrayList<>();
+    Type[] types = Type.getArgumentTypes(first.node().desc);
+    List<String> names = first.parameters();
+    for (int i = 0; i < types.length; i++) {
+      Term.Input argument =
+          new Term.Input(names.get(i), types[i].getDescriptor(), Term.Source.ARGUMENT, null);
+      arguments.add(argument);
+      all.add(argument);
+    }
+    End end = walker.run(route.get(0), all, new Route(route, sites, 0));
+    return new Walked(
+        walker.state.constraints,
+        walker.steps,
+        walker.blame,
+        walker.inLoops,
+        walker.points,
+        end.result(),
+        end.thrown(),
+        walker.objects.built(),
+        walker.doubles,
+        walker.effects,
+        walker.surroundings,
+        arguments,
+        makes ? null : receiver);
+  }
+
+  /** Where on the way from the entry to the last method a path is. */
+  record Route(List<Path> paths, List<Integer> sites, int at) {
+    static final Route NONE = new Route(List.of(), List.of(), 0);
+
+    boolean goesOnAt(int instruction) {
+      return at < sites.size() && sites.get(at) == instruction;
+    }
+
+    Path next() {
+      return paths.get(at + 1);
+    }
+
+    Route further() {
+      return new Route(paths, sites, at + 1);
+    }
+  }
+
+  /** Follows a path with given arguments, the object first. */
+  End run(Path path, List<Term> arguments, Route route) throws NotFollowed {
+    MethodCode code = path.code();
+    Frame<Symbol> frame = new Frame<>(code.node().maxLocals, Math.max(1, code.node().maxStack + 1));
+    int slot = 0;
+    for (Term argument : arguments) {
+      Symbol symbol = new Symbol(argument);
+      frame.setLocal(slot, symbol);
+      slot += symbol.getSize();
+    }
+    for (int i = slot; i < code.node().maxLocals; i++) {
+      frame.setLocal(i, Symbol.UNSET);
+    }
+    Instructions instructions = new Instructions(this, calls);
+    depth++;
+    try {
+      for (Path.Move move : path.moves()) {
+        pass(code, code.points(move.at()));
+        line = code.line(move.at());
+        if (depth == 1 + route.at() && move.edge() != null && isParting(code, move.edge())) {
+          blamed = move.taken();
+        }
+        isInLoop = depth == 1 + route.at() ? code.loops().get(move.at()) : isInLoop;
+        Optional<End> end = step(path, move, frame, instructions, route);
+        if (end.isPresent()) {
+          return end.get();
+        }
+      }
+      throw new NotFollowed("the path has no end", null);
+    } catch (AnalyzerException | IndexOutOfBoundsException e) {
+      throw new NotFollowed("line " + line, e);
+    } finally {
+      depth--;
+    }
+  }
+
+  private static boolean isParting(MethodCode code, Edge edge) {
+    return code.edges(edge.from()).size() > 1;
+  }
+
+  private Optional<End> step(
+      Path path, Path.Move move, Frame<Symbol> frame, Instructions instructions, Route route)
+      throws AnalyzerException, NotFollowed {
+    MethodCode code = path.code();
+    AbstractInsnNode instruction = code.at(move.at());
+    Edge edge = move.edge();
+    int opcode = instruction.getOpcode();
+    if (opcode < 0) {
+      return Optional.empty();
+    }
+    if (edge != null && edge.point() >= 0) {
+      passed(code, edge);
+    }
+    if (opcode == Opcodes.ATHROW) {
+      Term thrown = frame.pop().term();
+      if (edge == null) {
+        return Optional.of(new End(null, internal(thrown.type())));
+      }
+      frame.clearStack();
+      frame.push(new Symbol(thrown));
+    } else if (edge != null && !edge.thrown().isEmpty()) {
+      calls.throwing((MethodInsnNode) instruction, popped(instruction, frame), edge.thrown());
+      frame.clearStack();
+      frame.push(new Symbol(Term.unknown("the exception", "L" + edge.thrown() + ";")));
+    } else if (instruction instanceof JumpInsnNode jump && opcode != Opcodes.GOTO) {
+      jump(jump, edge.to() != move.at() + 1 || isJump(code, edge), frame, code, edge);
+    } else if (instruction instanceof LookupSwitchInsnNode choice) {
+      choice(choice, frame.pop().term(), code, edge);
+    } else if (opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN) {
+      return Optional.of(new End(opcode == Opcodes.RETURN ? null : frame.pop().term(), ""));
+    } else if (route.goesOnAt(move.at())) {
+      inner(instruction, frame, route);
+    } else {
+      frame.execute(instruction, instructions);
+      if (path.lambdas().containsKey(move.at())) {
+        lambda(
+            (InvokeDynamicInsnNode) instruction,
+            instructions.captured(),
+            path.lambdas().get(move.at()));
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** Both ways may lead to the next instruction; the point then tells which it is. */
+  private static boolean isJump(MethodCode code, Edge edge) {
+    return code.edges(edge.from()).indexOf(edge) == 1;
+  }
+
+  private void inner(AbstractInsnNode instruction, Frame<Symbol> frame, Route route)
+      throws NotFollowed, AnalyzerException {
+    if (instruction instanceof InvokeDynamicInsnNode making) {
+      throw new NotFollowed("a reference to " + making.name, null);
+    }
+    List<Term> arguments = popped(instruction, frame);
+    End end = run(route.next(), arguments, route.further());
+    if (end.result() != null) {
+      frame.push(new Symbol(end.result()));
+    } else if (!end.thrown().isEmpty()) {
+      throw new NotFollowed("the called method throws", null);
+    }
+  }
+
+  private void lambda(InvokeDynamicInsnNode making, List<Term> captured, Path path)
+      throws NotFollowed {
+    List<Term> arguments = new ArrayList<>(captured);
+    MethodCode code = path.code();
+    List<String> names = code.parameters();
+    Type[] types = Type.getArgumentTypes(code.node().desc);
+    int first = captured.size() - (code.isStatic() ? 0 : 1);
+    for (int i = first; i < types.length; i++) {
+      arguments.add(
+          new Term.Input(names.get(i), types[i].getDescriptor(), Term.Source.ELEMENT, null));
+    }
+    run(path, arguments, Route.NONE);
+  }
+
+  static List<Term> popped(AbstractInsnNode instruction, Frame<Symbol> frame) {
+    MethodInsnNode call = (MethodInsnNode) instruction;
+    int count = Type.getArgumentTypes(call.desc).length;
+    count += call.getOpcode() == Opcodes.INVOKESTATIC ? 0 : 1;
+    List<Term> terms = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      terms.add(0, frame.pop().term());
+    }
+    return terms;
+  }
+
+  private void jump(
+      JumpInsnNode jump, boolean jumps, Frame<Symbol> frame, MethodCode code, Edge edge) {
+    Term right = Term.of(0);
+    Relation relation;
+    switch (jump.getOpcode()) {
+      case Opcodes.IFNULL, Opcodes.IFNONNULL -> right = Term.NULL;
+      case Opcodes.IFEQ, Opcodes.IFNE, Opcodes.IFLT, Opcodes.IFGE, Opcodes.IFGT, Opcodes.IFLE -> {}
+      default -> right = frame.pop().term();
+    }
+    Term left = frame.pop().term();
+    relation =
+        switch (jump.getOpcode()) {
+          case Opcodes.IFEQ, Opcodes.IF_ICMPEQ, Opcodes.IF_ACMPEQ, Opcodes.IFNULL -> Relation.EQUAL;
+          case Opcodes.IFNE, Opcodes.IF_ICMPNE, Opcodes.IF_ACMPNE, Opcodes.IFNONNULL ->
+              Relation.NOT_EQUAL;
+          case Opcodes.IFLT, Opcodes.IF_ICMPLT -> Relation.LESS;
+          case Opcodes.IFGE, Opcodes.IF_ICMPGE -> Relation.AT_LEAST;
+          case Opcodes.IFGT, Opcodes.IF_ICMPGT -> Relation.GREATER;
+          default -> Relation.AT_MOST;
+        };
+    boolean isCompared =
+        left instanceof Term.Operation operation
+            && operation.operator() == Term.Operator.COMPARE
+            && jump.getOpcode() <= Opcodes.IFLE;
+    Relation taken = jumps ? relation : relation.negated();
+    if (isCompared) {
+      List<Term> operands = ((Term.Operation) left).operands();
+      require(new Compared(operands.get(0), taken, operands.get(1), reason(code, edge)));
+    } else {
+      require(new Compared(left, taken, right, reason(code, edge)));
+    }
+  }
+
+  private void choice(LookupSwitchInsnNode choice, Term value, MethodCode code, Edge edge) {
+    Reason reason = reason(code, edge);
+    if (edge.key() != null) {
+      require(new Compared(value, Relation.EQUAL, Term.of(edge.key()), reason));
+      return;
+    }
+    for (Integer key : choice.keys) {
+      boolean leadsHere =
+          code.edges(edge.from()).stream()
+              .anyMatch(e -> key.equals(e.key()) && e.to() == edge.to());
+      if (!leadsHere) {
+        require(new Compared(value, Relation.NOT_EQUAL, Term.of(key), reason));
+      }
+    }
+  }
+
+  private Reason reason(MethodCode code, Edge edge) {
+    return meanings
+        .of(code.ref().type(), edge.point())
+        .orElse(Reason.unwritten(code.line(edge.from())));
+  }
+
+  private void passed(MethodCode code, Edge edge) {
+    BitSet one = new BitSet();
+    one.set(edge.point());
+    pass(code, one);
+    if (!apart) {
+      steps.add(new Walked.Passed(code.ref().type(), edge.point(), code.line(edge.from())));
+    }
+  }
+
+  void pass(MethodCode code, BitSet passed) {
+    if (!apart && !passed.isEmpty()) {
+      points.computeIfAbsent(code.ref().type(), t -> new BitSet()).or(passed);
+    }
+  }
+
+  /** Does something of which only what it computes matters, and not what it passes. */
+  End apart(State in, Path path, List<Term> arguments) throws NotFollowed {
+    State outer = state;
+    boolean wasApart = apart;
+    int effectsBefore = effects.size();
+    state = in;
+    apart = true;
+    try {
+      return run(path, arguments, Route.NONE);
+    } finally {
+      state = outer;
+      apart = wasApart;
+      if (!wasApart) {
+        effects.subList(effectsBefore, effects.size()).clear();
+      }
+    }
+  }
+
+  /** What is done next has nothing to do with the place where the way is. */
+  Runnable elsewhere() {
+    Path.Taken before = blamed;
+    boolean wasInLoop = isInLoop;
+    blamed = null;
+    isInLoop = false;
+    return () -> {
+      blamed = before;
+      isInLoop = wasInLoop;
+    };
+  }
+
+  boolean isTooDeep() {
+    return depth > DEEPEST;
+  }
+
+  int line() {
+    return line;
+  }
+
+  Term.Made newObject(String type) {
+    return new Term.Made(made++, type);
+  }
+
+  /** Something has to hold. */
+  void require(Constraint constraint) {
+    if (Boolean.TRUE.equals(nothing.holds(constraint))) {
+      return;
+    }
+    state.constraints.add(constraint);
+    if (blamed != null) {
+      blame.put(constraint, blamed);
+    }
+    if (isInLoop) {
+      inLoops.add(constraint);
+    }
+  }
+
+  /** A reference is used, so it can't be null. */
+  void requireThere(Term reference) {
+    boolean matters =
+        reference.isNull()
+            || reference instanceof Term.Input input
+                && input.source() != Term.Source.UNKNOWN
+                && !input.name().equals("this");
+    if (matters) {
+      require(new Compared(reference, Relation.NOT_EQUAL, Term.NULL, Reason.unwritten(line)));
+    }
+  }
+
+  /** The operation, computed already where nothing has to be known for it. */
+  Term computed(Term term) {
+    if (term instanceof Term.Operation operation
+        && operation.operands().stream().allMatch(Term::isConstant)) {
+      Object value = nothing.of(term);
+      boolean isPlain = value instanceof Number || value instanceof String || value == null;
+      if (isPlain) {
+        return new Term.Constant(value, term.type());
+      }
+    }
+    return term;
+  }
+
+  static String internal(String descriptor) {
+    return descriptor.startsWith("L")
+        ? descriptor.substring(1, descriptor.length() - 1)
+        : descriptor;
+  }
+
+  /** The body of a lambda that an instruction makes. */
+  static Optional<Ref> lambdaBody(InvokeDynamicInsnNode making) {
+    for (Object argument : making.bsmArgs) {
+      if (argument instanceof Handle handle && handle.getName().startsWith("lambda$")) {
+        return Optional.of(new Ref(handle.getOwner(), handle.getName() + handle.getDesc()));
+      }
+    }
+    return Optional.empty();
+  }
+
+  Map<Term.Input, Walked.Built> newBuilt() {
+    return new LinkedHashMap<>();
+  }
+}

@@ -1,0 +1,374 @@
+package atalaya.java.way;
+
+import atalaya.core.plan.Way.Given;
+import atalaya.core.plan.Way.Result;
+import atalaya.core.plan.Way.SetUp;
+import atalaya.core.plan.Way.Step;
+import atalaya.core.solve.Solution;
+import atalaya.core.term.Constraint;
+import atalaya.core.term.Stand;
+import atalaya.core.term.Term;
+import atalaya.core.term.Term.Input;
+import atalaya.core.term.Term.Source;
+import atalaya.core.term.Values;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.objectweb.asm.Type;
+
+/** Puts what was found of a way into values and words that a test can be written from. */
+final class Wording {
+  private static final int MOST_ASSERTS = 4;
+
+  private final CodeBase base;
+  private final Walked walked;
+  private final Solution.Found found;
+  private final Map<Input, String> made = new HashMap<>();
+  private final List<String> statements = new ArrayList<>();
+  private boolean isComplete = true;
+
+  Wording(CodeBase base, Walked walked, Solution.Found found) {
+    this.base = base;
+    this.walked = walked;
+    this.found = found;
+  }
+
+  SetUp setUp(CodeBase.Ref entry, List<Step> steps, Optional<String> mayFail) {
+    List<String> arguments = new ArrayList<>();
+    List<Given> givens = new ArrayList<>();
+    for (Input argument : walked.arguments()) {
+      String value = value(argument);
+      arguments.add(value);
+      givens.add(given(argument, value, ""));
+    }
+    String call = call(entry, arguments);
+    Set<Input> told = new LinkedHashSet<>(walked.arguments());
+    Set<Input> parts = new LinkedHashSet<>();
+    walked.built().values().forEach(built -> parts.addAll(built.arguments()));
+    found
+        .inputs()
+        .forEach(
+            (input, value) -> {
+              boolean isPart = parts.contains(input) && input.source() == Source.ARGUMENT;
+              String beside = beside(input, value);
+              boolean isNews = !told.contains(input) && (!isPart || !beside.isEmpty());
+              if (isNews && !(value instanceof Stand)) {
+                givens.add(given(input, literal(input, value), how(input)));
+              }
+            });
+    List<String> open = open(steps);
+    boolean isDecided =
+        isComplete
+            && found.open().isEmpty()
+            && walked.doubles().isEmpty()
+            && found.inputs().keySet().stream().allMatch(this::isMadeByTest);
+    List<String> code = new ArrayList<>(statements);
+    code.add(call);
+    return new SetUp(givens, isDecided ? code : List.of(), open, mayFail);
+  }
+
+  /** What could not be decided, of the conditions on the way. */
+  private List<String> open(List<Step> steps) {
+    Set<String> open = new LinkedHashSet<>();
+    for (Constraint constraint : found.open()) {
+      Constraint.Reason reason = constraint.reason();
+      boolean isOnWay =
+          steps.stream()
+              .anyMatch(s -> s.line() == reason.line() && s.condition().equals(reason.condition()));
+      if (isOnWay) {
+        open.add("line " + reason.line() + ": `" + reason.condition() + "` " + reason.outcome());
+      }
+    }
+    if (open.isEmpty() && !found.open().isEmpty()) {
+      open.add("what called code asks");
+    }
+    return List.copyOf(open);
+  }
+
+  /** Whether an input has its value by how objects are made, without anything else being done. */
+  private boolean isMadeByTest(Input input) {
+    return switch (input.source()) {
+      case ARGUMENT -> !input.name().contains(" instanceof ");
+      case STATE -> java.util.Objects.equals(input.usual(), found.inputs().get(input));
+      case ELEMENT ->
+          made.containsKey(input)
+              || input.name().matches(".*\\.(size\\(\\)|length)|.*\\[\\d+\\]")
+                  && isOfArgument(input);
+      default -> false;
+    };
+  }
+
+  private boolean isOfArgument(Input element) {
+    String of = element.name().replaceAll("(\\.size\\(\\)|\\.length|\\[\\d+\\])$", "");
+    return walked.arguments().stream().anyMatch(a -> a.name().equals(of));
+  }
+
+  private Given given(Input input, String value, String how) {
+    return new Given(
+        input.name(),
+        Literals.simple(input.type()),
+        value,
+        beside(input, found.inputs().get(input)),
+        how);
+  }
+
+  private String how(Input input) {
+    return switch (input.source()) {
+      case STATE -> setBy(input);
+      case ANSWER -> "a double answers";
+      case RESULT -> "has to come out";
+      default -> "";
+    };
+  }
+
+  /** The methods that set a field. */
+  private String setBy(Input state) {
+    if (java.util.Objects.equals(state.usual(), found.inputs().get(state))) {
+      return "as it is made";
+    }
+    String field = state.name().substring(state.name().lastIndexOf('.') + 1);
+    String type =
+        walked.built().keySet().stream()
+            .filter(o -> state.name().equals(Objects.prefix(o) + field))
+            .map(o -> Walker.internal(o.type()))
+            .findFirst()
+            .orElse("");
+    List<String> writers =
+        base.code(type).stream()
+            .flatMap(code -> code.writers(field).stream())
+            .map(method -> method.node().name)
+            .distinct()
+            .limit(3)
+            .toList();
+    return writers.isEmpty() ? "the object's state" : "set by " + String.join(", ", writers);
+  }
+
+  private String literal(Input input, Object value) {
+    return Literals.of(value, input.type()).orElse("not null");
+  }
+
+  private String value(Input input) {
+    if (found.inputs().containsKey(input)) {
+      Object value = found.inputs().get(input);
+      Optional<String> literal = Literals.of(value, input.type());
+      if (literal.isPresent()) {
+        return literal.get();
+      }
+    }
+    if (walked.built().containsKey(input)) {
+      return object(input);
+    }
+    Optional<String> elements = elements(input);
+    if (elements.isPresent()) {
+      return elements.get();
+    }
+    if (walked.doubles().contains(input)) {
+      isComplete = false;
+      return "a double of " + Literals.simple(input.type());
+    }
+    Optional<String> usual = Literals.usual(input.type());
+    List<atalaya.core.term.EnumValue> constants =
+        base.code(Walker.internal(input.type())).map(ClassCode::constants).orElse(List.of());
+    if (!constants.isEmpty()) {
+      return Literals.of(constants.get(0), input.type()).orElseThrow();
+    }
+    if (usual.isEmpty()) {
+      boolean hasToBeThere = found.inputs().get(input) instanceof Stand;
+      if (!hasToBeThere) {
+        return "null";
+      }
+      isComplete = false;
+      return "any " + Literals.simple(input.type());
+    }
+    return usual.get();
+  }
+
+  /** A collection or an array with as many elements as are needed. */
+  private Optional<String> elements(Input of) {
+    boolean isArray = of.type().startsWith("[");
+    Input size = Containers.size(of, isArray ? ".length" : ".size()");
+    Object count = found.inputs().get(size);
+    boolean isContainer = isArray || Containers.isContainer(Walker.internal(of.type()));
+    if (!isContainer || !(count instanceof Integer number) || number > 20) {
+      return Optional.empty();
+    }
+    made.put(size, "");
+    List<String> elements = new ArrayList<>();
+    for (int i = 0; i < number; i++) {
+      String name = of.name() + "[" + i + "]";
+      Optional<Input> element =
+          found.inputs().keySet().stream().filter(e -> e.name().equals(name)).findFirst();
+      if (element.isEmpty()) {
+        element = walked.built().keySet().stream().filter(e -> e.name().equals(name)).findFirst();
+      }
+      element.ifPresent(e -> made.put(e, ""));
+      String usual = isArray ? Literals.usual(of.type().substring(1)).orElse("null") : "\"a\"";
+      elements.add(element.map(this::value).orElse(usual));
+    }
+    String all = String.join(", ", elements);
+    if (isArray) {
+      return Optional.of("new " + Literals.simple(of.type()) + " {" + all + "}");
+    }
+    boolean isSet = of.type().contains("Set");
+    return Optional.of((isSet ? "Set.of(" : "List.of(") + all + ")");
+  }
+
+  private String object(Input input) {
+    String known = made.get(input);
+    if (known != null) {
+      return known;
+    }
+    Walked.Built built = walked.built().get(input);
+    List<String> arguments = built.arguments().stream().map(this::value).toList();
+    String type = Literals.simple(input.type());
+    String making = "new " + type + "(" + String.join(", ", arguments) + ")";
+    made.put(input, making);
+    return making;
+  }
+
+  private String call(CodeBase.Ref entry, List<String> arguments) {
+    String all = "(" + String.join(", ", arguments) + ")";
+    String type = Literals.simple("L" + entry.type() + ";");
+    if (entry.name().equals("<init>")) {
+      return "new " + type + all + ";";
+    }
+    if (walked.receiver() == null) {
+      return type + "." + entry.name() + all + ";";
+    }
+    boolean isMade = walked.built().containsKey(walked.receiver());
+    String receiver = isMade ? object(walked.receiver()) : madePlainly(entry.type());
+    return receiver + "." + entry.name() + all + ";";
+  }
+
+  /** An object of which no field was looked at. */
+  private String madePlainly(String type) {
+    String simple = Literals.simple("L" + type + ";");
+    boolean isPlain =
+        base.code(type).stream()
+            .flatMap(code -> code.constructors().stream())
+            .anyMatch(c -> c.node().desc.equals("()V") && !c.isPrivate());
+    Optional<MethodCode> other =
+        base.code(type).stream()
+            .flatMap(code -> code.constructors().stream())
+            .filter(c -> !c.isPrivate())
+            .min(java.util.Comparator.comparing(c -> c.node().desc.length()));
+    boolean canBe = !base.isAbstract(type) && (isPlain || other.isPresent());
+    isComplete &= canBe;
+    if (isPlain || other.isEmpty()) {
+      return "new " + simple + "()";
+    }
+    List<String> arguments = new ArrayList<>();
+    List<String> names = other.get().parameters();
+    Type[] types = Type.getArgumentTypes(other.get().node().desc);
+    for (int i = 0; i < types.length; i++) {
+      arguments.add(
+          value(new Input(names.get(i), types[i].getDescriptor(), Source.ARGUMENT, null)));
+    }
+    return "new " + simple + "(" + String.join(", ", arguments) + ")";
+  }
+
+  /** The value beside one that turns a condition the other way. */
+  private String beside(Input input, Object value) {
+    boolean isWhole = value instanceof Integer || value instanceof Long;
+    if (!isWhole || "Z".equals(input.type())) {
+      return "";
+    }
+    for (int step : new int[] {-1, 1}) {
+      Map<Input, Object> other = new HashMap<>(found.inputs());
+      other.put(
+          input,
+          value instanceof Integer number
+              ? (Object) (number + step)
+              : (Object) ((Long) value + step));
+      Values values = new Values(other);
+      for (Constraint constraint : walked.constraints()) {
+        boolean turns =
+            constraint.reason().isWritten()
+                && constraint instanceof Constraint.Compared compared
+                && compared.relation() != Constraint.Relation.EQUAL
+                && compared.relation() != Constraint.Relation.NOT_EQUAL
+                && Boolean.FALSE.equals(values.holds(constraint));
+        if (turns) {
+          return Literals.of(other.get(input), input.type()).orElse("")
+              + " for `"
+              + constraint.reason().condition()
+              + "` the other way";
+        }
+      }
+    }
+    return "";
+  }
+
+  // ---- what is to be seen ----
+
+  Result result(CodeBase.Ref entry, int deciding) {
+    if (!walked.thrown().isEmpty()) {
+      String thrown = Instructions.simple(walked.thrown());
+      return new Result(List.of("throws " + thrown), thrown);
+    }
+    Set<String> asserts = new LinkedHashSet<>();
+    boolean isConstructor = entry.name().equals("<init>");
+    Type returned = Type.getReturnType(entry.descriptor());
+    if (returned != Type.VOID_TYPE) {
+      asserts.add("the result of " + entry.name() + result(returned.getDescriptor()));
+    }
+    for (Walked.Effect effect : walked.effects()) {
+      if (effect.after() >= deciding && asserts.size() < MOST_ASSERTS) {
+        seen(effect, isConstructor).ifPresent(asserts::add);
+      }
+    }
+    return new Result(List.copyOf(asserts), "");
+  }
+
+  private String result(String type) {
+    if (walked.result() == null) {
+      return "";
+    }
+    Object value = new Values(found.inputs()).of(walked.result());
+    if (value == Values.UNDECIDED || value instanceof Values.Thrown) {
+      return "";
+    }
+    return Literals.of(value, type).map(literal -> ", now " + literal).orElse("");
+  }
+
+  private Optional<String> seen(Walked.Effect effect, boolean isConstructor) {
+    if (effect instanceof Walked.Called called) {
+      String arguments =
+          called.arguments().stream().map(this::shown).collect(Collectors.joining(", "));
+      boolean isDouble = called.object() instanceof Input input && walked.doubles().contains(input);
+      return isDouble
+          ? Optional.of(
+              ((Input) called.object()).name()
+                  + "."
+                  + called.method().name()
+                  + "("
+                  + arguments
+                  + ") is called")
+          : Optional.empty();
+    }
+    Walked.FieldSet set = (Walked.FieldSet) effect;
+    if (!(set.object() instanceof Input object) || isConstructor && !object.name().equals("this")) {
+      return Optional.empty();
+    }
+    String value = shown(set.value());
+    return Optional.of(
+        "`"
+            + Objects.prefix(object)
+            + set.name()
+            + "` is set"
+            + (value.equals("..") ? "" : " to " + value));
+  }
+
+  private String shown(Term term) {
+    Object value = new Values(found.inputs()).of(term);
+    if (value == Values.UNDECIDED || value instanceof Values.Thrown) {
+      return term instanceof Input input && input.source() == Source.ARGUMENT ? input.name() : "..";
+    }
+    return Literals.of(value, term.type()).orElse("..");
+  }
+}
