@@ -14,16 +14,12 @@ import atalaya.core.run.RunInfo;
 import atalaya.core.table.Table;
 import atalaya.core.table.Tables;
 import atalaya.store.runfile.RunFile;
-import atalaya.store.runfile.RunFolder;
-import atalaya.store.runfile.UnreadableRun;
 import atalaya.store.table.CsvWriter;
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -77,31 +73,7 @@ public final class CompareCommand extends ReadingCommand {
   }
 
   private RunFile before(RunFile after) throws IOException {
-    if (!names.isEmpty()) {
-      return open(names.get(0));
-    }
-    RunInfo now = after.info();
-    Optional<Path> last = Optional.empty();
-    for (Path file : new RunFolder(project().home().resolve("runs")).newestFirst()) {
-      RunInfo info;
-      try (RunFile run = RunFile.open(file)) {
-        info = run.info();
-      } catch (UnreadableRun e) {
-        // A damaged run is nothing to compare with; atalaya runs shows it as damaged.
-        continue;
-      }
-      boolean earlier = info.started().isBefore(now.started());
-      if (earlier && info.isLike(now)) {
-        return RunFile.open(file);
-      }
-      last = last.isEmpty() && earlier ? Optional.of(file) : last;
-    }
-    return RunFile.open(
-        last.orElseThrow(
-            () ->
-                new Failure(
-                    ExitCode.INPUT,
-                    "there is no run before " + now.name() + " to compare with; observe again")));
+    return names.isEmpty() ? runBefore(after) : open(names.get(0));
   }
 
   private static void sameProject(RunInfo one, RunInfo other) {

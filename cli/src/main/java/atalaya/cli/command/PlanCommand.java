@@ -7,6 +7,7 @@ import atalaya.cli.plan.Planning;
 import atalaya.cli.plan.Remedies;
 import atalaya.cli.render.BriefJson;
 import atalaya.cli.render.PlanView;
+import atalaya.cli.render.ReviewView;
 import atalaya.core.code.Method;
 import atalaya.core.decide.Decision.Ruling;
 import atalaya.core.figure.MethodFigures;
@@ -15,6 +16,7 @@ import atalaya.core.naming.Target;
 import atalaya.core.plan.Limits;
 import atalaya.core.plan.Plan;
 import atalaya.core.plan.Remedy;
+import atalaya.core.plan.Review;
 import atalaya.core.table.Tables;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.table.CsvWriter;
@@ -22,6 +24,7 @@ import atalaya.store.yaml.Configuration;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -83,6 +86,12 @@ public final class PlanCommand extends ReadingCommand {
   @Option(names = "--full", description = "The briefs in full.")
   private boolean full;
 
+  @Option(
+      names = "--done",
+      description =
+          "Instead: which briefs of the run before (same options) are done, and what they bought.")
+  private boolean done;
+
   @Spec private CommandSpec spec;
 
   /** Made by the program's start. */
@@ -100,30 +109,81 @@ public final class PlanCommand extends ReadingCommand {
       throw usage("--tests must be at least 1 (got " + tests + ")");
     }
     try (RunFile run = openRun()) {
-      List<MethodFigures> methods = methods(run);
-      Planning planning =
-          new Planning(run, methods, judgement(run).accepted(), configuration.zones()::weight);
-      Set<String> settled = settled(run);
-      Optional<Gap> gap = gap(run);
-      Plan plan;
-      List<Remedy> remedies = List.of();
-      if (gap.isPresent()) {
-        plan = forGap(planning, methods, gap.get());
-      } else if (isLine()) {
-        plan = forLine(run, planning, methods);
-      } else {
-        List<MethodFigures> wanted = wanted(methods);
-        plan = planning.forMethods(wanted, limits(wanted, points, share), settled).together();
-        remedies = new Remedies(run, planning, configuration.thresholds()).of(wanted, settled);
+      if (done) {
+        return review(run, points, share);
       }
+      Planned planned = planned(run, points, share);
       Format format = format(Format.TEXT);
-      List<Remedy> better = remedies;
-      print(out -> print(run, plan, better, minutes, format, out));
+      print(out -> print(run, planned, minutes, format, out));
       if (format == Format.TEXT && !printsToFile()) {
-        next(plan, planning);
+        next(planned);
       }
     }
     return ExitCode.DONE;
+  }
+
+  /** A plan and what goes with it. */
+  private record Planned(Plan plan, List<Remedy> remedies, Map<String, String> impossible) {}
+
+  private Planned planned(RunFile run, int points, double share) throws IOException {
+    Configuration configuration = configuration();
+    List<MethodFigures> methods = methods(run);
+    Planning planning =
+        new Planning(run, methods, judgement(run).accepted(), configuration.zones()::weight);
+    Set<String> settled = settled(run);
+    Optional<Gap> gap = gap(run);
+    if (gap.isPresent()) {
+      Plan plan = forGap(planning, methods, gap.get());
+      return new Planned(plan, List.of(), planning.impossible());
+    }
+    if (isLine()) {
+      Plan plan = forLine(run, planning, methods);
+      return new Planned(plan, List.of(), planning.impossible());
+    }
+    List<MethodFigures> wanted = wanted(methods);
+    Plan plan = planning.forMethods(wanted, limits(wanted, points, share), settled).together();
+    return new Planned(
+        plan, new Remedies(run, planning).of(wanted, plan, settled), planning.impossible());
+  }
+
+  /** What became of the plan of the run before. */
+  private int review(RunFile after, int points, double share) throws IOException {
+    try (RunFile before = runBefore(after)) {
+      Plan plan = planned(before, points, share).plan();
+      Set<String> open = new HashSet<>();
+      after.gaps().forEach(gap -> open.add(gap.name()));
+      Review review = Review.of(plan, byName(before), byName(after), open);
+      ReviewView view = new ReviewView(review);
+      Format format = format(Format.TEXT);
+      print(
+          out -> {
+            switch (format) {
+              case TEXT -> {
+                head(after).lines(paint()).forEach(out::println);
+                out.println("planned for: run " + before.info().name());
+                out.println();
+                view.lines(paint()).forEach(out::println);
+              }
+              case MD -> view.markdown().forEach(out::println);
+              case CSV -> CsvWriter.write(Tables.review(review), out);
+              case JSON -> {
+                Map<String, Object> things = new LinkedHashMap<>();
+                things.put("plannedFor", before.info().name());
+                things.put("promised", review.promised());
+                things.put("bought", review.bought());
+                things.put("reviews", Tables.review(review));
+                json("plan", after.info(), things, out);
+              }
+            }
+          });
+    }
+    return ExitCode.DONE;
+  }
+
+  private static Map<String, MethodFigures> byName(RunFile run) {
+    Map<String, MethodFigures> byName = new HashMap<>();
+    run.methods().forEach(method -> byName.putIfAbsent(method.qualifiedName(), method));
+    return byName;
   }
 
   /** Gaps that nobody will write a test for, as it was decided. */
@@ -242,9 +302,10 @@ public final class PlanCommand extends ReadingCommand {
     return new ParameterException(spec.commandLine(), message);
   }
 
-  private void print(
-      RunFile run, Plan plan, List<Remedy> remedies, int minutes, Format format, PrintWriter out)
+  private void print(RunFile run, Planned planned, int minutes, Format format, PrintWriter out)
       throws IOException {
+    Plan plan = planned.plan();
+    List<Remedy> remedies = planned.remedies();
     PlanView view = new PlanView(plan, remedies, minutes);
     switch (format) {
       case TEXT -> {
@@ -262,23 +323,15 @@ public final class PlanCommand extends ReadingCommand {
     }
   }
 
-  private void next(Plan plan, Planning planning) {
-    planning
-        .impossible()
-        .forEach(
-            (name, because) -> {
-              if (plan.briefs().isEmpty()) {
-                say(name + ": " + because);
-              }
-            });
-    if (!plan.briefs().isEmpty()) {
-      say("");
-      say(
-          full
-              ? "Next: write the first, then atalaya observe, and atalaya plan --done tells what it bought"
-              : "Next: atalaya plan "
-                  + plan.briefs().get(0).name()
-                  + " --full shows the first in full");
+  private void next(Planned planned) {
+    if (planned.plan().briefs().isEmpty()) {
+      planned.impossible().forEach((name, because) -> say(name + ": " + because));
+      return;
     }
+    say("");
+    say(
+        full
+            ? "Next: write the first, then atalaya observe; atalaya plan --done tells what it bought"
+            : "Next: the same with --full, for what each test takes");
   }
 }

@@ -17,6 +17,7 @@ import atalaya.launch.project.NoProject;
 import atalaya.launch.project.Project;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.runfile.RunFolder;
+import atalaya.store.runfile.UnreadableRun;
 import atalaya.store.table.JsonWriter;
 import atalaya.store.yaml.Configuration;
 import atalaya.store.yaml.DecisionsFile;
@@ -101,6 +102,32 @@ abstract class ReadingCommand extends BaseCommand {
                         ExitCode.INPUT,
                         "no run of " + project().root() + " yet; make one with: atalaya observe"));
     return RunFile.open(newest);
+  }
+
+  /** The last run before one that is like it, else the last one before it, open. */
+  RunFile runBefore(RunFile after) throws IOException {
+    RunInfo now = after.info();
+    Optional<Path> last = Optional.empty();
+    for (Path file : new RunFolder(project().home().resolve("runs")).newestFirst()) {
+      RunInfo info;
+      try (RunFile run = RunFile.open(file)) {
+        info = run.info();
+      } catch (UnreadableRun e) {
+        // A damaged run is nothing to compare with; atalaya runs shows it as damaged.
+        continue;
+      }
+      boolean earlier = info.started().isBefore(now.started());
+      if (earlier && info.isLike(now)) {
+        return RunFile.open(file);
+      }
+      last = last.isEmpty() && earlier ? Optional.of(file) : last;
+    }
+    return RunFile.open(
+        last.orElseThrow(
+            () ->
+                new Failure(
+                    ExitCode.INPUT,
+                    "there is no run before " + now.name() + " to compare with; observe again")));
   }
 
   Head head(RunFile file) throws IOException {

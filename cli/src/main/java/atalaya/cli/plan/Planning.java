@@ -12,10 +12,13 @@ import atalaya.core.plan.Limits;
 import atalaya.core.plan.MethodTask;
 import atalaya.core.plan.Plan;
 import atalaya.core.plan.Planner;
+import atalaya.core.plan.Split;
 import atalaya.core.plan.SurvivorTask;
 import atalaya.core.plan.Task;
 import atalaya.core.plan.Way;
 import atalaya.core.plan.Work;
+import atalaya.java.SourceText;
+import atalaya.java.source.Extractable;
 import atalaya.java.way.CodeBase;
 import atalaya.java.way.CodeBase.Ref;
 import atalaya.java.way.WayFinder;
@@ -193,6 +196,19 @@ public final class Planning {
     return impossible;
   }
 
+  /** How a method is best taken apart. */
+  public Optional<Split> split(MethodFigures method) {
+    Optional<Method> model = model(method);
+    Optional<SourceText> source = scene.source(method.className());
+    return model.isEmpty() || source.isEmpty()
+        ? Optional.empty()
+        : Split.of(
+            method,
+            model.get(),
+            Extractable.in(source.get()),
+            scene.reach(method.className()).all());
+  }
+
   /** The model of the method that figures are of. */
   public Optional<Method> model(MethodFigures method) {
     return scene
@@ -255,7 +271,10 @@ public final class Planning {
       return;
     }
     for (Gap gap : scene.gaps(method.className())) {
-      boolean isHere = gap.kind() == Gap.Kind.OUTCOME && gap.method().equals(method.method());
+      boolean isHere =
+          gap.kind() == Gap.Kind.OUTCOME
+              && gap.method().equals(method.method())
+              && gap.condition().contains(".length");
       if (!isHere || !gap.behind().isEmpty()) {
         continue;
       }

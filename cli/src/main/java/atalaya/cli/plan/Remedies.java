@@ -1,14 +1,16 @@
 package atalaya.cli.plan;
 
 import atalaya.cli.render.Words;
-import atalaya.core.figure.Level;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.gap.Gap;
+import atalaya.core.plan.Plan;
 import atalaya.core.plan.Remedy;
+import atalaya.core.plan.Split;
 import atalaya.store.runfile.RunFile;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -17,17 +19,15 @@ import java.util.Set;
 public final class Remedies {
   private final RunFile run;
   private final Planning planning;
-  private final Level.Thresholds thresholds;
 
   /** For a run that was planned for. */
-  public Remedies(RunFile run, Planning planning, Level.Thresholds thresholds) {
+  public Remedies(RunFile run, Planning planning) {
     this.run = run;
     this.planning = planning;
-    this.thresholds = thresholds;
   }
 
   /** Those for some methods, the ones that do away with most first. */
-  public List<Remedy> of(List<MethodFigures> wanted, Set<String> settled) {
+  public List<Remedy> of(List<MethodFigures> wanted, Plan plan, Set<String> settled) {
     Map<String, MethodFigures> byName = new HashMap<>();
     wanted.forEach(method -> byName.putIfAbsent(method.qualifiedName(), method));
     List<Remedy> remedies = new ArrayList<>();
@@ -37,6 +37,14 @@ public final class Remedies {
           gap.kind() == Gap.Kind.UNUSED && method != null && !settled.contains(gap.name());
       if (isDead) {
         remedies.add(delete(method));
+      }
+    }
+    Set<String> planned = new LinkedHashSet<>();
+    plan.briefs().forEach(brief -> planned.add(brief.method()));
+    for (String name : planned) {
+      MethodFigures method = byName.get(name);
+      if (method != null && method.complexity().value() >= Split.TOO_COMPLEX) {
+        planning.split(method).ifPresent(split -> remedies.add(split(method, split)));
       }
     }
     remedies.sort(
@@ -53,6 +61,31 @@ public final class Remedies {
                   + " reached paths it is not known whether a test would notice a fault"));
     }
     return remedies;
+  }
+
+  private static Remedy split(MethodFigures method, Split split) {
+    return new Remedy(
+        Remedy.Kind.SPLIT,
+        method.qualifiedName(),
+        0,
+        "split "
+            + method.shortName()
+            + ", complexity "
+            + method.complexity().value()
+            + ", once tests hold it: lines "
+            + split.part().firstLine()
+            + "-"
+            + split.part().lastLine()
+            + " as a method of their own leave "
+            + split.rest()
+            + " and "
+            + split.complexity()
+            + "; unwatched paths "
+            + Words.paths(split.before())
+            + " → "
+            + Words.paths(split.ofRest())
+            + " and "
+            + Words.paths(split.ofPart()));
   }
 
   private static Remedy delete(MethodFigures method) {

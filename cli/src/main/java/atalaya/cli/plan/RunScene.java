@@ -10,6 +10,7 @@ import atalaya.core.gap.Opened;
 import atalaya.core.plan.Scene;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Verdict;
+import atalaya.java.SourceText;
 import atalaya.store.runfile.RunFile;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -76,6 +77,14 @@ final class RunScene implements Scene {
       codes.putIfAbsent(className, null);
     }
     return Optional.ofNullable(codes.get(className));
+  }
+
+  /** The source of a class; empty when the run has none. */
+  Optional<SourceText> source(String className) {
+    ClassSummary type = summaries.get(className);
+    return type == null || type.path().isEmpty()
+        ? Optional.empty()
+        : run.source(type.path()).map(source -> ModelAgain.text(type, source));
   }
 
   @Override

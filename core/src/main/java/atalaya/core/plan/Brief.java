@@ -11,6 +11,7 @@ import java.util.Optional;
  * @param method qualified: the one it is mostly for
  * @param kind of test
  * @param way the path that the test takes; empty for a better assertion
+ * @param touches the methods, qualified, of which it reaches or checks more
  * @param closes the names of the gaps that it closes
  * @param opens what it reaches that nothing reached before
  * @param start where to begin
@@ -27,6 +28,7 @@ public record Brief(
     String method,
     Kind kind,
     Optional<Way> way,
+    List<String> touches,
     List<String> closes,
     Opens opens,
     Start start,
@@ -65,6 +67,7 @@ public record Brief(
   }
 
   public Brief {
+    touches = List.copyOf(touches);
     closes = List.copyOf(closes);
     missing = List.copyOf(missing);
     notes = List.copyOf(notes);

@@ -69,6 +69,7 @@ public final class MethodTask implements Task {
             method.qualifiedName(),
             Brief.Kind.REACH,
             Optional.of(way),
+            reached.touched(),
             reached.closed(),
             new Brief.Opens(reached.lines(), reached.outcomes(), reached.methods()),
             starting.start(),

@@ -29,6 +29,7 @@ record Reached(
     int lines,
     int outcomes,
     int methods,
+    List<String> touched,
     List<String> closed) {
 
   static Reached of(Scene scene, Work work, Map<String, BitSet> points) {
@@ -46,7 +47,14 @@ record Reached(
                       }
                     }));
     return new Reached(
-        sum.gain, sum.weighted, sum.before, sum.lines, sum.outcomes, sum.methods, sum.closed);
+        sum.gain,
+        sum.weighted,
+        sum.before,
+        sum.lines,
+        sum.outcomes,
+        sum.methods,
+        sum.touched,
+        sum.closed);
   }
 
   private static final class Sum {
@@ -56,6 +64,7 @@ record Reached(
     private int lines;
     private int outcomes;
     private int methods;
+    private final List<String> touched = new ArrayList<>();
     private final List<String> closed = new ArrayList<>();
   }
 
@@ -79,6 +88,7 @@ record Reached(
     if (whole > 0 && fresh > 0) {
       double all = figures.get().complexity().value();
       double gain = all * Math.min(fresh, counter.left) / whole;
+      sum.touched.add(name);
       sum.gain += gain;
       sum.weighted += gain * scene.weight(code.path());
       sum.before += all * counter.left / whole + figures.get().unwatched().unchecked();

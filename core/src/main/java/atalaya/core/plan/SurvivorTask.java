@@ -83,6 +83,7 @@ public final class SurvivorTask implements Task {
         method.qualifiedName(),
         Brief.Kind.CHECK,
         Optional.empty(),
+        List.of(method.qualifiedName()),
         List.of(gap.name()),
         new Brief.Opens(0, 0, 0),
         start,

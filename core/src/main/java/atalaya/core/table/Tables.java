@@ -13,6 +13,7 @@ import atalaya.core.gap.Gap;
 import atalaya.core.gap.Opened;
 import atalaya.core.mutant.TriedMutant;
 import atalaya.core.plan.Plan;
+import atalaya.core.plan.Review;
 import atalaya.core.suite.Kinds;
 import atalaya.core.survey.Survey;
 import java.util.ArrayList;
@@ -336,6 +337,24 @@ public final class Tables {
                         b.start().test(),
                         b.start().testClass(),
                         b.way().flatMap(way -> way.setUp().mayFail()).orElse(null)))
+            .toList());
+  }
+
+  /** What became of the briefs of a plan. */
+  public static Table review(Review review) {
+    return new Table(
+        "reviews",
+        List.of("name", "method", "state", "promised", "gaps", "gaps_closed"),
+        review.rows().stream()
+            .map(
+                row ->
+                    Table.row(
+                        row.brief().name(),
+                        row.brief().method(),
+                        row.state().label(),
+                        row.brief().gain(),
+                        row.brief().closes().size(),
+                        row.closed()))
             .toList());
   }
 

@@ -59,6 +59,7 @@ final class PathSearch {
   private final int[] order;
   private final int[] rank;
   private final BitSet inLoop = new BitSet();
+  private final BitSet blockedFrom = new BitSet();
   private final boolean loops;
 
   private PathSearch(
@@ -66,6 +67,7 @@ final class PathSearch {
     this.code = code;
     this.wanted = wanted;
     this.lambdaBodies = lambdaBodies;
+    wanted.blocked().forEach(taken -> blockedFrom.set(taken.edge().from()));
     this.order = postOrder();
     this.rank = new int[code.size()];
     Arrays.fill(rank, -1);
@@ -231,7 +233,7 @@ final class PathSearch {
   }
 
   private boolean isBlocked(Edge edge, int turn) {
-    return !wanted.blocked().isEmpty()
+    return blockedFrom.get(edge.from())
         && (wanted.blocked().contains(new Path.Taken(edge, turn))
             || wanted.blocked().contains(new Path.Taken(edge, Path.Taken.ANY)));
   }
