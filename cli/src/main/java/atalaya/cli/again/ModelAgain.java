@@ -79,6 +79,11 @@ public final class ModelAgain {
     return List.copyOf(bySource.values());
   }
 
+  /** The models of classes, all of them in memory at once. */
+  public List<CodeClass> codeAtOnce(List<ClassSummary> classes) {
+    return together(bySource(classes));
+  }
+
   /** The models of classes. */
   public List<CodeClass> code(List<ClassSummary> classes) {
     return bySource(classes).stream().flatMap(of -> ofOneSource(of).stream()).toList();
@@ -90,20 +95,29 @@ public final class ModelAgain {
   }
 
   private List<CodeClass> ofOneSource(List<ClassSummary> classes) {
-    ClassSummary first = classes.get(0);
-    Set<String> outermost = new LinkedHashSet<>();
-    classes.forEach(type -> outermost.add(type.name().replaceAll("\\$.*", "")));
+    return together(List.of(classes));
+  }
+
+  /** The models of the classes of several sources, read at once. */
+  private List<CodeClass> together(List<List<ClassSummary>> sources) {
     List<ClassBytes> files = new ArrayList<>();
-    for (String name : outermost) {
-      for (KeptClass file : run.classFiles(name)) {
-        files.add(new ClassBytes(file.module(), file.name(), file.bytes()));
+    List<SourceText> texts = new ArrayList<>();
+    Set<String> wanted = new LinkedHashSet<>();
+    for (List<ClassSummary> classes : sources) {
+      Set<String> outermost = new LinkedHashSet<>();
+      classes.forEach(type -> outermost.add(type.name().replaceAll("\\$.*", "")));
+      for (String name : outermost) {
+        for (KeptClass file : run.classFiles(name)) {
+          files.add(new ClassBytes(file.module(), file.name(), file.bytes()));
+        }
       }
+      source(classes).ifPresent(source -> texts.add(text(classes.get(0), source)));
+      classes.forEach(type -> wanted.add(type.name()));
     }
-    List<SourceText> texts = source(classes).stream().map(s -> text(first, s)).toList();
     ProjectModel model = ProjectReader.read(files, texts);
     Leaving leaving = new Leaving(natures);
     return model.classes().stream()
-        .filter(code -> classes.stream().anyMatch(type -> type.name().equals(code.name())))
+        .filter(code -> wanted.contains(code.name()))
         .map(code -> detail == Detail.METHODS ? MethodEntries.of(code) : code)
         .map(code -> leaving.from(code, model.naturesOf(code), new BitSet()))
         .toList();

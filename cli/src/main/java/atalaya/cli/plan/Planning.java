@@ -41,6 +41,7 @@ public final class Planning {
   /** What may well be a fault is looked for in so many methods, those with most to gain. */
   private static final int SEARCHED_FOR_FAULTS = 150;
 
+  private static final int READ_AT_ONCE = 100;
   private static final int CALLED_DEPTH = 4;
 
   private final RunFile run;
@@ -118,6 +119,8 @@ public final class Planning {
                 Comparator.comparingDouble((MethodFigures m) -> -m.unwatched().unreached())
                     .thenComparing(MethodFigures::qualifiedName))
             .toList();
+    scene.read(
+        lacking.stream().limit(READ_AT_ONCE).map(MethodFigures::className).distinct().toList());
     for (int i = 0; i < lacking.size(); i++) {
       MethodFigures method = lacking.get(i);
       List<String> notes =

@@ -13,10 +13,13 @@ import atalaya.core.run.Verdict;
 import atalaya.java.SourceText;
 import atalaya.store.runfile.RunFile;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.ToDoubleFunction;
 
 /** A run as a plan sees it; what is asked for is read once. */
@@ -77,6 +80,21 @@ final class RunScene implements Scene {
       codes.putIfAbsent(className, null);
     }
     return Optional.ofNullable(codes.get(className));
+  }
+
+  /** Reads classes that will be asked for, which is faster than one by one. */
+  void read(Collection<String> classNames) {
+    Set<ClassSummary> wanted = new LinkedHashSet<>();
+    for (String name : classNames) {
+      ClassSummary type = summaries.get(name);
+      if (type != null && !codes.containsKey(name)) {
+        wanted.addAll(type.path().isEmpty() ? List.of(type) : bySource.get(type.path()));
+      }
+    }
+    model
+        .codeAtOnce(List.copyOf(wanted))
+        .forEach(code -> codes.put(code.name(), code.withoutFlow()));
+    wanted.forEach(type -> codes.putIfAbsent(type.name(), null));
   }
 
   /** The source of a class; empty when the run has none. */

@@ -17,6 +17,10 @@ public final class MethodTask implements Task {
   private final double most;
   private final Function<Work, Optional<Way>> ways;
   private final List<String> notes;
+  private final Map<String, Integer> asOf = new HashMap<>();
+
+  /** The best brief as of then; null before it was looked for. */
+  private Optional<Brief> last;
 
   /**
    * Of a method.
@@ -50,7 +54,17 @@ public final class MethodTask implements Task {
 
   @Override
   public Optional<Brief> best(Work done) {
-    return ways.apply(done).flatMap(way -> brief(way, done));
+    boolean isCurrent =
+        last != null && asOf.entrySet().stream().allMatch(e -> done.changes(e.getKey()) == e.getValue());
+    if (!isCurrent) {
+      last = ways.apply(done).flatMap(way -> brief(way, done));
+      asOf.clear();
+      asOf.put(method.className(), done.changes(method.className()));
+      last.flatMap(Brief::way)
+          .ifPresent(
+              way -> way.points().keySet().forEach(type -> asOf.put(type, done.changes(type))));
+    }
+    return last;
   }
 
   private Optional<Brief> brief(Way way, Work done) {

@@ -9,12 +9,18 @@ import java.util.Set;
 /** What is reached and noticed once the briefs that were chosen so far are written. */
 public final class Work {
   private final Map<String, BitSet> reached = new HashMap<>();
+  private final Map<String, Integer> changes = new HashMap<>();
   private final Set<String> closed = new HashSet<>();
   private final Set<String> tested = new HashSet<>();
 
   /** The points of a class that chosen briefs reach. */
   public BitSet reached(String className) {
     return reached.getOrDefault(className, new BitSet());
+  }
+
+  /** How often something more of a class was reached. */
+  int changes(String className) {
+    return changes.getOrDefault(className, 0);
   }
 
   /** Whether a chosen brief closes a gap. */
@@ -34,7 +40,11 @@ public final class Work {
         .ifPresent(
             way -> {
               way.points()
-                  .forEach((type, all) -> reached.computeIfAbsent(type, t -> new BitSet()).or(all));
+                  .forEach(
+                      (type, all) -> {
+                        reached.computeIfAbsent(type, t -> new BitSet()).or(all);
+                        changes.merge(type, 1, Integer::sum);
+                      });
               tested.addAll(way.calls());
             });
     closed.addAll(brief.closes());

@@ -38,6 +38,9 @@ final class Candidates {
 
   /** Values for an input that these conditions speak of. */
   List<Object> of(Term.Input input, Collection<Constraint> constraints) {
+    if (input.name().equals("this")) {
+      return List.of(new Stand(input.name(), input.type()));
+    }
     Set<Object> values = new LinkedHashSet<>();
     if (input.usual() != null) {
       values.add(input.usual());
@@ -216,6 +219,7 @@ final class Candidates {
       texts.add(one + "x");
       texts.add("x" + one);
       texts.add("1" + one);
+      texts.add("-1" + one);
       texts.add("x" + one + "x");
       if (parts.size() <= 6) {
         parts.forEach(other -> texts.add(one + "" + other));

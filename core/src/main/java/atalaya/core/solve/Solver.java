@@ -8,6 +8,7 @@ import atalaya.core.term.Values;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -32,6 +33,7 @@ public final class Solver {
   private static final double FAR = 2_000_000;
 
   private final Candidates candidates;
+  private final Map<Constraint, Set<Term.Input>> inputsOf = new IdentityHashMap<>();
 
   /**
    * With the enums of a project.
@@ -44,6 +46,7 @@ public final class Solver {
 
   /** Looks for inputs. The same conditions always give the same inputs. */
   public Solution solve(List<Constraint> constraints) {
+    inputsOf.clear();
     Set<Constraint> distinct = new LinkedHashSet<>(constraints);
     List<Constraint> all = List.copyOf(distinct);
     Optional<Solution.Contradiction> contradiction = Ranges.contradiction(all);
@@ -55,11 +58,11 @@ public final class Solver {
     List<Solution.Contradiction> doubts = new ArrayList<>();
     for (List<Constraint> group : groups(all)) {
       Inverses inverses = Inverses.of(group);
-      Search search = new Search(inverses.isNone() ? group : inverses.constraints());
+      Search search = new Search(inverses.isNone() ? group : inverses.constraints(), MOST_COMPUTED);
       Map<Term.Input, Object> found = inverses.composed(search.run());
       boolean isDirect = inverses.isNone();
       if (found.isEmpty() && !isDirect) {
-        search = new Search(group);
+        search = new Search(group, MOST_COMPUTED);
         found = search.run();
       }
       if (found.isEmpty() && search.isExhausted()) {
@@ -85,13 +88,17 @@ public final class Solver {
     return new Solution.Found(inputs, open, doubts);
   }
 
+  private Set<Term.Input> inputs(Constraint constraint) {
+    return inputsOf.computeIfAbsent(constraint, Constraint::inputs);
+  }
+
   /** One that excludes the last one, if one alone does. */
   private Constraint other(List<Constraint> group, Constraint last) {
     Constraint sharing = last;
     for (Constraint one : group) {
-      boolean shares = one != last && one.inputs().stream().anyMatch(last.inputs()::contains);
+      boolean shares = one != last && inputs(one).stream().anyMatch(inputs(last)::contains);
       if (shares) {
-        Search both = new Search(List.of(one, last));
+        Search both = new Search(List.of(one, last), MOST_COMPUTED / 15);
         if (both.run().isEmpty()) {
           return one;
         }
@@ -102,13 +109,13 @@ public final class Solver {
   }
 
   /** The conditions that can be decided, those with common inputs together. */
-  private static List<List<Constraint>> groups(List<Constraint> constraints) {
+  private List<List<Constraint>> groups(List<Constraint> constraints) {
     Map<Term.Input, List<Constraint>> groupOf = new HashMap<>();
     Set<List<Constraint>> groups =
-        java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
+        java.util.Collections.newSetFromMap(new IdentityHashMap<>());
     List<List<Constraint>> ordered = new ArrayList<>();
     for (Constraint constraint : constraints) {
-      Set<Term.Input> inputs = constraint.inputs();
+      Set<Term.Input> inputs = inputs(constraint);
       boolean isKnowable =
           inputs.stream().noneMatch(input -> input.source() == Term.Source.UNKNOWN);
       if (inputs.isEmpty() || !isKnowable) {
@@ -124,7 +131,7 @@ public final class Solver {
       joined.add(constraint);
       groups.add(joined);
       ordered.add(joined);
-      joined.forEach(one -> one.inputs().forEach(input -> groupOf.put(input, joined)));
+      joined.forEach(one -> inputs(one).forEach(input -> groupOf.put(input, joined)));
     }
     return ordered.stream().filter(groups::contains).toList();
   }
@@ -132,6 +139,7 @@ public final class Solver {
   /** Tries values for the inputs of some conditions. */
   private final class Search {
     private final List<Constraint> constraints;
+    private final int most;
     private final List<Term.Input> inputs = new ArrayList<>();
     private final Map<Term.Input, List<Object>> domains = new HashMap<>();
     private final List<List<Constraint>> decidedAt = new ArrayList<>();
@@ -142,8 +150,9 @@ public final class Solver {
     private int deepestAt = -1;
     private Constraint deepest;
 
-    Search(List<Constraint> constraints) {
+    Search(List<Constraint> constraints, int most) {
       this.constraints = constraints;
+      this.most = most;
     }
 
     /** What an input can be for the conditions that speak of it alone. */
@@ -151,7 +160,7 @@ public final class Solver {
       Map<Term.Input, List<Constraint>> alone = new LinkedHashMap<>();
       Map<Term.Input, List<Constraint>> speaking = new HashMap<>();
       for (Constraint constraint : constraints) {
-        Set<Term.Input> of = constraint.inputs();
+        Set<Term.Input> of = inputs(constraint);
         for (Term.Input input : of) {
           alone.computeIfAbsent(input, i -> new ArrayList<>());
           speaking.computeIfAbsent(input, i -> new ArrayList<>()).add(constraint);
@@ -164,15 +173,19 @@ public final class Solver {
           (input, here) -> {
             Set<Object> tried = new LinkedHashSet<>(solved(input, here));
             tried.addAll(candidates.of(input, speaking.get(input)));
-            List<Object> left = new ArrayList<>();
+            List<Object> certain = new ArrayList<>();
+            List<Object> uncertain = new ArrayList<>();
             for (Object value : tried) {
               values.put(input, value);
-              if (allHold(here, 0) && left.size() < MOST_VALUES) {
-                left.add(value);
+              if (allHold(here, 0)) {
+                boolean isCertain =
+                    here.stream().allMatch(c -> Boolean.TRUE.equals(now.holds(c)));
+                (isCertain ? certain : uncertain).add(value);
               }
             }
             values.remove(input);
-            domains.put(input, left);
+            certain.addAll(uncertain);
+            domains.put(input, certain.subList(0, Math.min(MOST_VALUES, certain.size())));
             inputs.add(input);
           });
       inputs.sort(java.util.Comparator.comparingInt(input -> domains.get(input).size()));
@@ -182,7 +195,7 @@ public final class Solver {
         known.add(input);
         List<Constraint> here = new ArrayList<>();
         for (Constraint constraint : speaking.get(input)) {
-          Set<Term.Input> of = constraint.inputs();
+          Set<Term.Input> of = inputs(constraint);
           if (of.size() > 1 && known.containsAll(of) && told.add(constraint)) {
             here.add(constraint);
           }
@@ -207,7 +220,7 @@ public final class Solver {
     /** Whether it was shown that there are none. */
     boolean isExhausted() {
       return !unknown
-          && computed < MOST_COMPUTED
+          && computed < most
           && inputs.stream().allMatch(candidates::isAll)
           && deepest != null;
     }
@@ -230,7 +243,7 @@ public final class Solver {
         if (allHold(here, at) && isAllowed(input, value) && choose(at + 1)) {
           return true;
         }
-        if (computed >= MOST_COMPUTED) {
+        if (computed >= most) {
           break;
         }
       }
@@ -242,7 +255,7 @@ public final class Solver {
     private boolean isAllowed(Term.Input input, Object value) {
       return domains.get(input).contains(value)
           || constraints.stream()
-              .filter(c -> c.inputs().equals(Set.of(input)))
+              .filter(c -> inputs(c).equals(Set.of(input)))
               .noneMatch(c -> Boolean.FALSE.equals(now.holds(c)));
     }
 
@@ -266,7 +279,7 @@ public final class Solver {
     private List<Object> solved(Term.Input input, List<Constraint> here) {
       boolean isNumber = "IJDF".contains(input.type());
       if (!isNumber) {
-        return List.of();
+        return same(input, here);
       }
       List<Object> values = new ArrayList<>();
       for (Constraint constraint : here) {
@@ -277,6 +290,22 @@ public final class Solver {
             for (double beside : new double[] {0, 1, -1}) {
               add(values, input.type(), zero + beside);
             }
+          }
+        }
+      }
+      return values;
+    }
+
+    /** What an input is compared with, where that is known. */
+    private List<Object> same(Term.Input input, List<Constraint> here) {
+      List<Object> values = new ArrayList<>();
+      for (Constraint constraint : here) {
+        if (constraint instanceof Compared compared) {
+          Term other = compared.left().equals(input) ? compared.right() : compared.left();
+          Object value = now.of(other);
+          boolean isKnown = value != Values.UNDECIDED && !(value instanceof Values.Thrown);
+          if (isKnown && !other.equals(input) && compared.terms().contains(input)) {
+            values.add(value);
           }
         }
       }

@@ -1,6 +1,7 @@
 package atalaya.core.term;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Consumer;
 
@@ -10,7 +11,7 @@ import java.util.function.Consumer;
  */
 public sealed interface Term {
   /** Larger ones are not followed: what they come to is unknown. */
-  int LARGEST = 400;
+  int LARGEST = 1_500;
 
   /** The descriptor of its type. */
   String type();
@@ -55,18 +56,43 @@ public sealed interface Term {
    * Something computed.
    *
    * @param detail the method of a call, {@code java/lang/String.isEmpty()Z}, or the type of a test
+   * @param hash of the rest
    */
-  record Operation(Operator operator, String detail, String type, List<Term> operands, int size)
+  record Operation(
+      Operator operator, String detail, String type, List<Term> operands, int size, int hash)
       implements Term {
     public Operation {
       operands = List.copyOf(operands);
     }
+
+    /** An operation. */
+    public Operation(
+        Operator operator, String detail, String type, List<Term> operands, int size) {
+      this(operator, detail, type, operands, size, Objects.hash(operator, detail, operands));
+    }
+
+    /** Terms are large and asked for theirs often, so it is kept. */
+    @Override
+    public int hashCode() {
+      return hash;
+    }
   }
 
   /** What a method with branches gives: the result of the one case whose conditions hold. */
-  record Choice(String type, List<Case> cases, int size) implements Term {
+  record Choice(String type, List<Case> cases, int size, int hash) implements Term {
     public Choice {
       cases = List.copyOf(cases);
+    }
+
+    /** A choice. */
+    public Choice(String type, List<Case> cases, int size) {
+      this(type, cases, size, cases.hashCode());
+    }
+
+    /** Terms are large and asked for theirs often, so it is kept. */
+    @Override
+    public int hashCode() {
+      return hash;
     }
   }
 

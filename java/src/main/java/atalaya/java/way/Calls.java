@@ -10,8 +10,8 @@ import atalaya.core.term.Term;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.objectweb.asm.Opcodes;
@@ -25,16 +25,18 @@ final class Calls {
       Pattern.compile(
           "parse.*|valueOf|charAt|substring|subSequence|codePointAt|of|ofEpoch.*|repeat|.*Exact"
               + "|divide|with.*|at[A-Z].*|decode|format|get");
-  private static final Set<String> BOXES =
-      Set.of(
-          "java/lang/Integer",
-          "java/lang/Long",
-          "java/lang/Short",
-          "java/lang/Byte",
-          "java/lang/Character",
-          "java/lang/Boolean",
-          "java/lang/Double",
-          "java/lang/Float");
+
+  /** What a box is opened with. */
+  private static final Map<String, String> BOXES =
+      Map.of(
+          "java/lang/Integer", "intValue",
+          "java/lang/Long", "longValue",
+          "java/lang/Short", "shortValue",
+          "java/lang/Byte", "byteValue",
+          "java/lang/Character", "charValue",
+          "java/lang/Boolean", "booleanValue",
+          "java/lang/Double", "doubleValue",
+          "java/lang/Float", "floatValue");
 
   private final Walker walker;
   private final Containers containers;
@@ -134,20 +136,15 @@ final class Calls {
   }
 
   private static boolean isBoxing(MethodInsnNode call) {
-    boolean isBox = BOXES.contains(call.owner);
+    if (!BOXES.containsKey(call.owner)) {
+      return false;
+    }
     boolean toBox =
         call.name.equals("valueOf")
             && call.getOpcode() == Opcodes.INVOKESTATIC
             && Type.getArgumentTypes(call.desc).length == 1
             && Type.getArgumentTypes(call.desc)[0].getSort() != Type.OBJECT;
-    boolean fromBox =
-        call.name.endsWith("Value")
-            && call.desc.startsWith("()")
-            && (call.owner + call.name)
-                .matches(
-                    "java/lang/(Integerint|Longlong|Shortshort|Bytebyte|Characterchar"
-                        + "|Booleanboolean|Doubledouble|Floatfloat)Value");
-    return isBox && (toBox || fromBox);
+    return toBox || call.name.equals(BOXES.get(call.owner)) && call.desc.startsWith("()");
   }
 
   private Term ofPlatform(MethodInsnNode call, List<Term> arguments) {
@@ -210,6 +207,11 @@ final class Calls {
     Optional<Term> result = choice(ref, arguments);
     result.ifPresent(term -> walker.require(new Completes(term, Reason.unwritten(walker.line()))));
     return result.orElse(unknown(call));
+  }
+
+  private static boolean mayThrow(Term result) {
+    return result instanceof Term.Choice choice
+        && choice.cases().stream().anyMatch(one -> !one.thrown().isEmpty());
   }
 
   /** What a method with branches gives, case by case. */

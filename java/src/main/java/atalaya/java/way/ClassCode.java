@@ -93,12 +93,15 @@ final class ClassCode {
     return (node.access & Opcodes.ACC_ENUM) != 0;
   }
 
-  boolean isInner() {
-    return node.innerClasses.stream()
-        .anyMatch(
-            inner ->
-                inner.name.equals(node.name)
-                    && (inner.access & (Opcodes.ACC_STATIC | Opcodes.ACC_INTERFACE)) == 0);
+  /** Whether code outside of its source file can't name it: private, local or without a name. */
+  boolean isHidden() {
+    return node.outerMethod != null
+        || node.innerClasses.stream()
+            .anyMatch(
+                inner ->
+                    inner.name.equals(node.name)
+                        && (inner.outerName == null
+                            || (inner.access & Opcodes.ACC_PRIVATE) != 0));
   }
 
   /** For an array that turns enum constants into switch keys, the constants by key. */

@@ -126,7 +126,8 @@ final class Instructions extends Interpreter<Symbol> {
   }
 
   static String simple(String internalName) {
-    return internalName.replaceAll(".*[/$]", "");
+    return internalName.substring(
+        Math.max(internalName.lastIndexOf('/'), internalName.lastIndexOf('$')) + 1);
   }
 
   @Override

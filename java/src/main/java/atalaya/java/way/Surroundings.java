@@ -18,6 +18,9 @@ final class Surroundings {
   private Surroundings() {}
 
   static Optional<String> of(MethodInsnNode call) {
+    if (!call.owner.startsWith("java/")) {
+      return Optional.empty();
+    }
     boolean ofSystem = call.owner.equals("java/lang/System") && OF_SYSTEM.contains(call.name);
     boolean ofClock =
         call.owner.startsWith("java/time/")

@@ -16,6 +16,7 @@ import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -38,7 +39,7 @@ public final class WayFinder {
   /** A way with values may be worth so much less than one for which none were found. */
   private static final double WORTH_CERTAINTY = 0.6;
 
-  private static final int MOST_CALLERS = 3;
+  private static final int MOST_CALLERS = 6;
   private static final double TOWARDS = 1e5;
 
   private final CodeBase base;
@@ -92,6 +93,9 @@ public final class WayFinder {
       return new Answer.Nothing();
     }
     List<Ref> route = route(wanted.method());
+    if (isHidden(route.get(0))) {
+      return new Answer.Impossible("no code that a test can call leads there");
+    }
     PriorityQueue<Try> tries =
         new PriorityQueue<>(
             Comparator.comparingDouble((Try t) -> -t.weight() - DIVING * t.blocked().size()));
@@ -161,16 +165,14 @@ public final class WayFinder {
   /** Values for what is asked outside of loops, where there are none for all of it. */
   private Solution.Found outsideLoops(Walked walked, Solution.Found found) {
     List<Constraint> outside =
-        walked.constraints().stream().filter(c -> !walked.inLoops().contains(c)).toList();
-    if (outside.size() < walked.constraints().size()
-        && solver.solve(outside) instanceof Solution.Found better
-        && better.open().size() < found.open().size()) {
-      List<Constraint> open = new ArrayList<>(better.open());
-      Values values = new Values(better.inputs());
-      walked.inLoops().stream()
-          .filter(c -> !Boolean.TRUE.equals(values.holds(c)))
-          .forEach(open::add);
-      return new Solution.Found(better.inputs(), open, better.doubts());
+        found.open().stream().filter(c -> !walked.inLoops().contains(c)).toList();
+    if (solver.solve(outside) instanceof Solution.Found better) {
+      Map<Term.Input, Object> inputs = new LinkedHashMap<>(found.inputs());
+      better.inputs().forEach(inputs::putIfAbsent);
+      Values values = new Values(inputs);
+      List<Constraint> open =
+          found.open().stream().filter(c -> !Boolean.TRUE.equals(values.holds(c))).toList();
+      return new Solution.Found(inputs, open, better.doubts());
     }
     return found;
   }

@@ -41,9 +41,11 @@ final class Wording {
   SetUp setUp(CodeBase.Ref entry, List<Step> steps, Optional<String> mayFail) {
     List<String> arguments = new ArrayList<>();
     List<Given> givens = new ArrayList<>();
+    boolean isOverloaded = isOverloaded(entry);
     for (Input argument : walked.arguments()) {
       String value = value(argument);
-      arguments.add(value);
+      boolean isBare = value.equals("null") && isOverloaded;
+      arguments.add(isBare ? "(" + Literals.simple(argument.type()) + ") null" : value);
       givens.add(given(argument, value, ""));
     }
     String call = call(entry, arguments);
@@ -70,6 +72,14 @@ final class Wording {
     List<String> code = new ArrayList<>(statements);
     code.add(call);
     return new SetUp(givens, isDecided ? code : List.of(), open, mayFail);
+  }
+
+  /** Whether other methods of the class have the same name, so that a bare null may mean several. */
+  private boolean isOverloaded(CodeBase.Ref entry) {
+    return base.methods(entry.type()).stream()
+            .filter(code -> code.startsWith(entry.name() + "("))
+            .count()
+        > 1;
   }
 
   /** What could not be decided, of the conditions on the way. */
@@ -159,6 +169,10 @@ final class Wording {
       if (literal.isPresent()) {
         return literal.get();
       }
+      if (value instanceof Stand same && !same.name().equals(input.name())) {
+        isComplete = false;
+        return same.name().equals("this") ? "the same object" : "the same as " + same.name();
+      }
     }
     if (walked.built().containsKey(input)) {
       return object(input);
@@ -241,6 +255,7 @@ final class Wording {
       return type + "." + entry.name() + all + ";";
     }
     boolean isMade = walked.built().containsKey(walked.receiver());
+    isComplete &= !base.code(entry.type()).map(ClassCode::isHidden).orElse(true);
     String receiver = isMade ? object(walked.receiver()) : madePlainly(entry.type());
     return receiver + "." + entry.name() + all + ";";
   }
@@ -257,7 +272,8 @@ final class Wording {
             .flatMap(code -> code.constructors().stream())
             .filter(c -> !c.isPrivate())
             .min(java.util.Comparator.comparing(c -> c.node().desc.length()));
-    boolean canBe = !base.isAbstract(type) && (isPlain || other.isPresent());
+    boolean isHidden = base.code(type).map(ClassCode::isHidden).orElse(true);
+    boolean canBe = !isHidden && !base.isAbstract(type) && (isPlain || other.isPresent());
     isComplete &= canBe;
     if (isPlain || other.isEmpty()) {
       return "new " + simple + "()";

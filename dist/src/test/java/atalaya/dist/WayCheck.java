@@ -1,0 +1,178 @@
+package atalaya.dist;
+
+import atalaya.cli.plan.Planning;
+import atalaya.core.plan.Brief;
+import atalaya.core.plan.Limits;
+import atalaya.core.plan.Plan;
+import atalaya.core.plan.Way;
+import atalaya.core.run.ClassReach;
+import atalaya.store.runfile.RunFile;
+import atalaya.store.runfile.RunFolder;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import javax.tools.ToolProvider;
+
+/**
+ * Writes a test for each way that a plan has values for, runs them all, and tells how many take the
+ * way. {@code bench/ways} runs it.
+ */
+final class WayCheck {
+  private static final Pattern NAME = Pattern.compile("\\b[A-Z]\\w*\\b");
+
+  private final Path project;
+  private final Path classes;
+  private final Map<String, List<String>> typesByName = new HashMap<>();
+
+  private WayCheck(Path project, RunFile run) {
+    this.project = project;
+    this.classes = project.resolve("target/classes");
+    run.hashes()
+        .keySet()
+        .forEach(
+            name ->
+                typesByName
+                    .computeIfAbsent(name.replaceAll(".*[.$]", ""), n -> new ArrayList<>())
+                    .add(name));
+  }
+
+  /**
+   * Checks ways.
+   *
+   * @param arguments the run file, a copy of the project that may be written to, the distribution,
+   *     how many briefs
+   */
+  public static void main(String[] arguments) throws IOException {
+    try (RunFile run = RunFile.open(Path.of(arguments[0]))) {
+      new WayCheck(Path.of(arguments[1]), run)
+          .check(run, arguments[2], Integer.parseInt(arguments[3]));
+    }
+  }
+
+  private void check(RunFile run, String home, int count) throws IOException {
+    Planning planning = new Planning(run, run.methods(), Map.of(), path -> 1);
+    Plan plan = planning.forMethods(run.methods(), Limits.ofTests(count), Set.of());
+    List<Way> ways =
+        plan.briefs().stream().map(Brief::way).flatMap(java.util.Optional::stream).toList();
+    Map<String, Way> written = new LinkedHashMap<>();
+    int open = 0;
+    int broken = 0;
+    for (Way way : ways) {
+      if (way.setUp().code().isEmpty()) {
+        open += way.setUp().open().isEmpty() ? 0 : 1;
+        continue;
+      }
+      String name = "Way" + (written.size() + 1) + "Check";
+      if (write(name, way)) {
+        written.put(name, way);
+      } else {
+        broken++;
+      }
+    }
+    int complete = written.size() + broken;
+    System.out.println(ways.size() + " ways");
+    System.out.println(complete + " with all values, " + broken + " of which do not compile");
+    System.out.println(
+        (ways.size() - complete - open) + " with values for all but a double, a state or a result");
+    System.out.println(open + " with conditions left open");
+    if (!written.isEmpty()) {
+      observe(home);
+      count(written);
+    }
+  }
+
+  private boolean write(String name, Way way) throws IOException {
+    String entry = way.entry();
+    String type = entry.substring(0, entry.indexOf('#'));
+    int dot = type.lastIndexOf('.');
+    String inPackage = dot < 0 ? "" : type.substring(0, dot);
+    String code = String.join("\n      ", way.setUp().code());
+    Set<String> imports =
+        new TreeSet<>(
+            Set.of("java.util.*", "java.time.*", "java.math.*", "java.io.*", "org.junit.jupiter.api.Test"));
+    Matcher names = NAME.matcher(code);
+    while (names.find()) {
+      List<String> types = typesByName.getOrDefault(names.group(), List.of());
+      types.stream()
+          .filter(t -> types.size() == 1 || t.startsWith(inPackage))
+          .findFirst()
+          .ifPresent(t -> imports.add(t.replace('$', '.')));
+    }
+    StringBuilder source = new StringBuilder();
+    source.append(inPackage.isEmpty() ? "" : "package " + inPackage + ";\n");
+    imports.forEach(i -> source.append("import ").append(i).append(";\n"));
+    source.append("class ").append(name).append(" {\n  @Test\n  void takesTheWay() {\n");
+    source.append("    try {\n      ").append(code).append("\n    } catch (Throwable e) {\n");
+    source.append("      System.out.println(e);\n    }\n  }\n}\n");
+    Path folder = project.resolve("src/test/java").resolve(inPackage.replace('.', '/'));
+    Files.createDirectories(folder);
+    Path file = Files.writeString(folder.resolve(name + ".java"), source);
+    Path out = Files.createTempDirectory("ways");
+    int failed =
+        ToolProvider.getSystemJavaCompiler()
+            .run(
+                null,
+                java.io.OutputStream.nullOutputStream(),
+                java.io.OutputStream.nullOutputStream(),
+                "-proc:none",
+                "-d",
+                out.toString(),
+                "-cp",
+                classes + java.io.File.pathSeparator + System.getProperty("java.class.path"),
+                file.toString());
+    if (failed != 0) {
+      System.out.println("does not compile: " + entry + "  " + code);
+      Files.delete(file);
+    }
+    return failed == 0;
+  }
+
+  private void observe(String home) {
+    Shipped.Result result =
+        Shipped.runIn(Path.of(home), project, Map.of(), "observe", "--tests", "Way*Check");
+    if (result.exitCode() != 0) {
+      throw new AssertionError(result.out() + result.err());
+    }
+  }
+
+  private void count(Map<String, Way> written) throws IOException {
+    Path file = new RunFolder(project.resolve(".atalaya/runs")).newest().orElseThrow();
+    int right = 0;
+    try (RunFile run = RunFile.open(file)) {
+      Map<String, Integer> numbers = new HashMap<>();
+      run.tests()
+          .forEach(t -> numbers.put(t.test().name().replaceAll("[.#].*", ""), t.test().number()));
+      for (Map.Entry<String, Way> one : written.entrySet()) {
+        int test = numbers.get(one.getKey());
+        Way way = one.getValue();
+        List<String> missed = new ArrayList<>();
+        for (Way.Step step : way.steps()) {
+          ClassReach reach = run.reach(step.className());
+          BitSet reached = reach.byTest().getOrDefault(test, new BitSet());
+          BitSet outside = reach.byTest().getOrDefault(ClassReach.OUTSIDE, new BitSet());
+          if (!reached.get(step.point()) && !outside.get(step.point())) {
+            missed.add("line " + step.line() + " " + step.condition() + " " + step.outcome());
+          }
+        }
+        if (missed.isEmpty()) {
+          right++;
+        } else {
+          System.out.println(
+              "not taken: " + way.method() + " by " + way.setUp().code() + ": " + missed.get(0));
+        }
+      }
+    }
+    System.out.println(right + " of " + written.size() + " tests take their way");
+  }
+}
