@@ -21,7 +21,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import javax.tools.ToolProvider;
 
 /**
@@ -100,7 +99,12 @@ final class WayCheck {
     String code = String.join("\n      ", way.setUp().code());
     Set<String> imports =
         new TreeSet<>(
-            Set.of("java.util.*", "java.time.*", "java.math.*", "java.io.*", "org.junit.jupiter.api.Test"));
+            Set.of(
+                "java.util.*",
+                "java.time.*",
+                "java.math.*",
+                "java.io.*",
+                "org.junit.jupiter.api.Test"));
     Matcher names = NAME.matcher(code);
     while (names.find()) {
       List<String> types = typesByName.getOrDefault(names.group(), List.of());

@@ -55,7 +55,8 @@ public final class MethodTask implements Task {
   @Override
   public Optional<Brief> best(Work done) {
     boolean isCurrent =
-        last != null && asOf.entrySet().stream().allMatch(e -> done.changes(e.getKey()) == e.getValue());
+        last != null
+            && asOf.entrySet().stream().allMatch(e -> done.changes(e.getKey()) == e.getValue());
     if (!isCurrent) {
       last = ways.apply(done).flatMap(way -> brief(way, done));
       asOf.clear();

@@ -89,7 +89,7 @@ final class Inverses {
     java.util.Collections.reverse(later);
     for (Input outer : later) {
       if (values.containsKey(outer)) {
-        values.putIfAbsent(tidied.get(outer), values.get(outer));
+        values.put(tidied.get(outer), values.get(outer));
       }
     }
     parts.forEach(
@@ -103,7 +103,7 @@ final class Inverses {
     split.forEach((text, pieces) -> values.put(text, joined(text, pieces)));
     for (Input outer : later) {
       if (values.containsKey(outer)) {
-        values.putIfAbsent(tidied.get(outer), values.get(outer));
+        values.put(tidied.get(outer), values.get(outer));
       }
       values.remove(outer);
     }

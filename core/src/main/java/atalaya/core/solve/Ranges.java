@@ -36,7 +36,10 @@ final class Ranges {
   private final Map<Term, Range> ranges = new HashMap<>();
   private final Map<Term, Compared> isNull = new HashMap<>();
   private final Map<Term, Compared> notNull = new HashMap<>();
-  private final Map<Term, Compared> same = new HashMap<>();
+  private final Map<Term, Same> same = new HashMap<>();
+
+  /** What something equals, and which condition says so. */
+  private record Same(Object value, Constraint by) {}
 
   private Ranges() {}
 
@@ -77,7 +80,7 @@ final class Ranges {
     if (value instanceof Number number) {
       return number(left, relation, number.doubleValue(), compared);
     }
-    return equality(left, value, compared);
+    return equality(left, relation, value, compared);
   }
 
   private boolean isKnown(Term term) {
@@ -118,17 +121,18 @@ final class Ranges {
     return Optional.ofNullable((equal ? notNull : isNull).get(compared.left()));
   }
 
-  private Optional<Constraint> equality(Term left, Object value, Compared compared) {
-    if (compared.relation() != Relation.EQUAL) {
-      Compared equal = same.get(left);
-      return equal != null && nothing.of(equal.right()).equals(value)
-          ? Optional.of(equal)
+  private Optional<Constraint> equality(
+      Term thing, Relation relation, Object value, Constraint by) {
+    Same known = same.get(thing);
+    if (relation != Relation.EQUAL) {
+      return known != null && known.value().equals(value)
+          ? Optional.of(known.by())
           : Optional.empty();
     }
-    Compared other = same.putIfAbsent(left, compared);
-    return other != null && !nothing.of(other.right()).equals(value)
-        ? Optional.of(other)
-        : Optional.ofNullable(isNull.get(left));
+    same.putIfAbsent(thing, new Same(value, by));
+    return known != null && !known.value().equals(value)
+        ? Optional.of(known.by())
+        : Optional.ofNullable(isNull.get(thing));
   }
 
   private Optional<Constraint> number(Term thing, Relation relation, double value, Compared by) {
@@ -229,7 +233,7 @@ final class Ranges {
     Term unknown = swapped ? with : thing;
     Term known = swapped ? thing : with;
     return isTrue && isKnown(known) && !isKnown(unknown) && nothing.of(known) instanceof String text
-        ? equality(unknown, text, new Compared(unknown, Relation.EQUAL, known, by.reason()))
+        ? equality(unknown, Relation.EQUAL, text, by)
         : Optional.empty();
   }
 }

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.DoublePredicate;
 import java.util.function.Function;
 
 /**
@@ -111,8 +112,7 @@ public final class Solver {
   /** The conditions that can be decided, those with common inputs together. */
   private List<List<Constraint>> groups(List<Constraint> constraints) {
     Map<Term.Input, List<Constraint>> groupOf = new HashMap<>();
-    Set<List<Constraint>> groups =
-        java.util.Collections.newSetFromMap(new IdentityHashMap<>());
+    Set<List<Constraint>> groups = java.util.Collections.newSetFromMap(new IdentityHashMap<>());
     List<List<Constraint>> ordered = new ArrayList<>();
     for (Constraint constraint : constraints) {
       Set<Term.Input> inputs = inputs(constraint);
@@ -178,8 +178,7 @@ public final class Solver {
             for (Object value : tried) {
               values.put(input, value);
               if (allHold(here, 0)) {
-                boolean isCertain =
-                    here.stream().allMatch(c -> Boolean.TRUE.equals(now.holds(c)));
+                boolean isCertain = here.stream().allMatch(c -> Boolean.TRUE.equals(now.holds(c)));
                 (isCertain ? certain : uncertain).add(value);
               }
             }
@@ -284,11 +283,11 @@ public final class Solver {
       List<Object> values = new ArrayList<>();
       for (Constraint constraint : here) {
         if (constraint instanceof Compared compared) {
-          double zero = zero(compared, input, 0, FAR);
-          zero = Double.isNaN(zero) ? zero(compared, input, -FAR, 0) : zero;
-          if (!Double.isNaN(zero)) {
+          List<Double> turns = new ArrayList<>(turns(compared, input, 0, FAR));
+          turns.addAll(turns(compared, input, -FAR, 0));
+          for (double turn : turns) {
             for (double beside : new double[] {0, 1, -1}) {
-              add(values, input.type(), zero + beside);
+              add(values, input.type(), turn + beside);
             }
           }
         }
@@ -312,29 +311,28 @@ public final class Solver {
       return values;
     }
 
-    /** Between two numbers, the first at which a difference is no longer what it was. */
-    private double zero(Compared compared, Term.Input input, double from, double to) {
+    /** Between two numbers, the first at which a difference is no longer, and is wholly, turned. */
+    private List<Double> turns(Compared compared, Term.Input input, double from, double to) {
+      double atLow = Math.signum(difference(compared, input, from));
+      double atHigh = Math.signum(difference(compared, input, to));
+      if (Double.isNaN(atLow) || Double.isNaN(atHigh) || atLow == atHigh) {
+        return List.of();
+      }
+      return List.of(
+          first(compared, input, from, to, sign -> sign != atLow),
+          first(compared, input, from, to, sign -> sign == atHigh));
+    }
+
+    private double first(
+        Compared compared, Term.Input input, double from, double to, DoublePredicate turned) {
       double low = from;
       double high = to;
-      double atLow = difference(compared, input, low);
-      double atHigh = difference(compared, input, high);
-      boolean crosses =
-          !Double.isNaN(atLow)
-              && !Double.isNaN(atHigh)
-              && Math.signum(atLow) != Math.signum(atHigh);
-      if (!crosses) {
-        return Double.NaN;
-      }
       while (high - low > 1) {
         double middle = Math.floor((low + high) / 2);
-        double at = difference(compared, input, middle);
-        if (Double.isNaN(at)) {
-          return Double.NaN;
-        }
-        if (Math.signum(at) == Math.signum(atLow)) {
-          low = middle;
-        } else {
+        if (turned.test(Math.signum(difference(compared, input, middle)))) {
           high = middle;
+        } else {
+          low = middle;
         }
       }
       return high;

@@ -66,8 +66,7 @@ public sealed interface Term {
     }
 
     /** An operation. */
-    public Operation(
-        Operator operator, String detail, String type, List<Term> operands, int size) {
+    public Operation(Operator operator, String detail, String type, List<Term> operands, int size) {
       this(operator, detail, type, operands, size, Objects.hash(operator, detail, operands));
     }
 

@@ -100,8 +100,7 @@ final class ClassCode {
             .anyMatch(
                 inner ->
                     inner.name.equals(node.name)
-                        && (inner.outerName == null
-                            || (inner.access & Opcodes.ACC_PRIVATE) != 0));
+                        && (inner.outerName == null || (inner.access & Opcodes.ACC_PRIVATE) != 0));
   }
 
   /** For an array that turns enum constants into switch keys, the constants by key. */

@@ -215,7 +215,7 @@ final class Walker {
     } else if (opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN) {
       return Optional.of(new End(opcode == Opcodes.RETURN ? null : frame.pop().term(), ""));
     } else if (route.goesOnAt(move.at())) {
-      inner(instruction, frame, route);
+      return inner(instruction, frame, route);
     } else {
       frame.execute(instruction, instructions);
       if (path.lambdas().containsKey(move.at())) {
@@ -233,7 +233,8 @@ final class Walker {
     return code.edges(edge.from()).indexOf(edge) == 1;
   }
 
-  private void inner(AbstractInsnNode instruction, Frame<Symbol> frame, Route route)
+  /** What a called method throws ends the way. */
+  private Optional<End> inner(AbstractInsnNode instruction, Frame<Symbol> frame, Route route)
       throws NotFollowed, AnalyzerException {
     if (instruction instanceof InvokeDynamicInsnNode making) {
       throw new NotFollowed("a reference to " + making.name, null);
@@ -242,9 +243,8 @@ final class Walker {
     End end = run(route.next(), arguments, route.further());
     if (end.result() != null) {
       frame.push(new Symbol(end.result()));
-    } else if (!end.thrown().isEmpty()) {
-      throw new NotFollowed("the called method throws", null);
     }
+    return end.thrown().isEmpty() ? Optional.empty() : Optional.of(end);
   }
 
   private void lambda(InvokeDynamicInsnNode making, List<Term> captured, Path path)

@@ -137,13 +137,10 @@ public final class WayFinder {
         conflicts = List.of(contradiction);
       }
       for (Solution.Contradiction conflict : conflicts) {
-        for (Constraint constraint : List.of(conflict.other(), conflict.one())) {
-          Path.Taken edge = walked.get().blame().get(constraint);
+        for (Path.Taken edge : toBlock(next.path(), walked.get(), conflict)) {
           Set<Path.Taken> blocked = new LinkedHashSet<>(next.blocked());
-          if (edge != null && blocked.add(blocking(code.get(), edge, conflict))) {
-            if (seen.add(blocked)) {
-              attempt(code.get(), wanted, blocked).ifPresent(tries::add);
-            }
+          if (blocked.add(edge) && seen.add(blocked)) {
+            attempt(code.get(), wanted, blocked).ifPresent(tries::add);
           }
         }
       }
@@ -155,11 +152,36 @@ public final class WayFinder {
     return because.isEmpty() ? new Answer.Nothing() : new Answer.Impossible(because);
   }
 
-  private static Path.Taken blocking(
-      MethodCode code, Path.Taken edge, Solution.Contradiction conflict) {
-    boolean ofTurn =
-        conflict.one() == conflict.other() || PathSearch.steersLoop(code, edge.edge().from());
-    return ofTurn ? edge : edge.always();
+  /** The edges of a path of which one at least has to be another. */
+  private Set<Path.Taken> toBlock(Path path, Walked walked, Solution.Contradiction conflict) {
+    Set<Path.Taken> edges = new LinkedHashSet<>();
+    boolean isAlone = conflict.one() == conflict.other();
+    for (Constraint constraint : List.of(conflict.other(), conflict.one())) {
+      Path.Taken edge = walked.blame().get(constraint);
+      if (edge != null) {
+        boolean ofTurn = isAlone || PathSearch.steersLoop(path.code(), edge.edge().from());
+        edges.add(ofTurn ? edge : edge.always());
+      }
+    }
+    if (isAlone && !edges.isEmpty() && conflict.one().inputs().isEmpty()) {
+      edges.addAll(computedBefore(path));
+    }
+    return edges;
+  }
+
+  /** What is asked of a number that the path itself computed depends on where it went before. */
+  private Set<Path.Taken> computedBefore(Path path) {
+    Set<Path.Taken> edges = new LinkedHashSet<>();
+    String type = path.code().ref().type();
+    for (Path.Move move : path.moves()) {
+      boolean isParting = move.edge() != null && move.edge().point() >= 0;
+      if (isParting && path.code().loops().get(move.at())) {
+        edges.add(move.taken());
+      } else if (isParting && reason(type, move.edge().point()).isEmpty()) {
+        edges.add(move.taken().always());
+      }
+    }
+    return edges;
   }
 
   /** Values for what is asked outside of loops, where there are none for all of it. */

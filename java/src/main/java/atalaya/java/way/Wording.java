@@ -74,7 +74,9 @@ final class Wording {
     return new SetUp(givens, isDecided ? code : List.of(), open, mayFail);
   }
 
-  /** Whether other methods of the class have the same name, so that a bare null may mean several. */
+  /**
+   * Whether other methods of the class have the same name, so that a bare null may mean several.
+   */
   private boolean isOverloaded(CodeBase.Ref entry) {
     return base.methods(entry.type()).stream()
             .filter(code -> code.startsWith(entry.name() + "("))

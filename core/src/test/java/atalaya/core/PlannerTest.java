@@ -1,0 +1,106 @@
+package atalaya.core;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import atalaya.core.plan.Brief;
+import atalaya.core.plan.Effort;
+import atalaya.core.plan.Limits;
+import atalaya.core.plan.Plan;
+import atalaya.core.plan.Planner;
+import atalaya.core.plan.Task;
+import atalaya.core.plan.Work;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Which briefs are chosen, in which order. */
+class PlannerTest {
+  /** A method with several briefs, of which each is left once the ones before it are written. */
+  private static final class Briefs implements Task {
+    private final String name;
+    private final List<double[]> left = new ArrayList<>();
+
+    /** Of {@code gain/points gain/points ...}. */
+    Briefs(String name, String text) {
+      this.name = name;
+      for (String brief : text.split(" ")) {
+        left.add(Arrays.stream(brief.split("/")).mapToDouble(Double::parseDouble).toArray());
+      }
+    }
+
+    @Override
+    public String name() {
+      return name;
+    }
+
+    @Override
+    public double most() {
+      return 100;
+    }
+
+    @Override
+    public Optional<Brief> best(Work done) {
+      for (int i = 0; i < left.size(); i++) {
+        if (!done.isClosed(name + (i + 1))) {
+          return Optional.of(brief(name + (i + 1), left.get(i)[0], (int) left.get(i)[1]));
+        }
+      }
+      return Optional.empty();
+    }
+  }
+
+  private static Brief brief(String name, double gain, int points) {
+    return new Brief(
+        name,
+        "Buoy.java",
+        "harbour.Buoy#" + name,
+        Brief.Kind.CHECK,
+        Optional.empty(),
+        List.of(),
+        List.of(name),
+        new Brief.Opens(1, 1, 0),
+        new Brief.Start("", "BuoyTest", true, List.of()),
+        List.of(),
+        gain,
+        gain,
+        new Effort(points, List.of("a new test")),
+        20,
+        List.of());
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    // briefs of a; of b; points; tests; plan
+    "8/2 1/1, 5/1, 100, 100, b1 a1 a2",
+    "8/2 1/1, 5/1, 100, 2, b1 a1",
+    "8/2 1/1, 5/1, 2, 100, a1", // b1 and a2 together gain 6
+    "8/2 6/1, 5/1, 3, 100, b1 a1",
+    "4/1, 4/1, 100, 100, a1 b1", // equal ones in a fixed order
+    "1/1 9/1, 2/1, 100, 100, b1 a1 a2", // what stands behind is not known before
+    "9/4, 1/1, 3, 100, b1",
+    "9/4, 1/1, 0, 100, ''",
+  })
+  void choosesWhatBuysMost(String a, String b, int points, int tests, String expected) {
+    Limits limits = new Limits(points, tests, Double.POSITIVE_INFINITY, Integer.MAX_VALUE);
+    Plan plan = Planner.plan(List.of(new Briefs("b", b), new Briefs("a", a)), limits, 30);
+    assertThat(String.join(" ", plan.briefs().stream().map(Brief::name).toList()))
+        .isEqualTo(expected);
+    double gain = plan.briefs().stream().mapToDouble(Brief::gain).sum();
+    assertThat(plan.before() - plan.after()).isEqualTo(gain);
+    assertThat(plan.points()).isLessThanOrEqualTo(points);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "EXTEND, 0, false, false, 1",
+    "NEW_TEST, 2, true, false, 5",
+    "NEW_CLASS, 0, false, true, 4"
+  })
+  void countsEffort(
+      Effort.Base base, int doubles, boolean indirect, boolean surroundings, int points) {
+    assertThat(Effort.of(base, doubles, indirect, surroundings).points()).isEqualTo(points);
+  }
+}

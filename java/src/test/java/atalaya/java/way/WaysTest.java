@@ -1,0 +1,143 @@
+package atalaya.java.way;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import atalaya.core.code.CodeClass;
+import atalaya.core.code.Line;
+import atalaya.core.code.Method;
+import atalaya.core.plan.Way;
+import atalaya.java.ClassBytes;
+import atalaya.java.ProjectReader;
+import atalaya.java.SourceText;
+import atalaya.java.way.CodeBase.Ref;
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.URL;
+import java.net.URLClassLoader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import javax.tools.ToolProvider;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** The values that are found for ways lead there: the code is run to see it. */
+class WaysTest {
+  private static final Pattern METHOD = Pattern.compile("  (?:private )?static void (\\w+)\\(.*");
+
+  /**
+   * A place to come to.
+   *
+   * @param cannot why no way leads there; empty where one does
+   */
+  record Place(String method, int line, String cannot) {
+    @Override
+    public String toString() {
+      return method;
+    }
+  }
+
+  @TempDir static Path folder;
+  private static CodeBase base;
+  private static Map<String, CodeClass> models;
+  private static WayFinder finder;
+
+  @BeforeAll
+  static void compile() throws IOException {
+    Path file = Files.writeString(folder.resolve("Ways.java"), source());
+    assertThat(ToolProvider.getSystemJavaCompiler().run(null, null, null, "-g", file.toString()))
+        .isZero();
+    Map<String, byte[]> bytes = new HashMap<>();
+    List<ClassBytes> classes = new ArrayList<>();
+    try (Stream<Path> files = Files.list(folder)) {
+      for (Path at : files.filter(f -> f.toString().endsWith(".class")).sorted().toList()) {
+        String name = at.getFileName().toString().replace(".class", "");
+        bytes.put(name, Files.readAllBytes(at));
+        classes.add(new ClassBytes("m", name, bytes.get(name)));
+      }
+    }
+    List<SourceText> sources = List.of(new SourceText("m", "Ways.java", "Ways.java", source()));
+    models = new HashMap<>();
+    ProjectReader.read(classes, sources).classes().forEach(c -> models.put(c.name(), c));
+    base = CodeBase.of(bytes);
+    finder = new WayFinder(base, name -> Optional.ofNullable(models.get(name)), method -> false);
+  }
+
+  private static String source() throws IOException {
+    try (InputStream in = WaysTest.class.getResourceAsStream("/ways/Ways.java")) {
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    }
+  }
+
+  static Stream<Place> places() throws IOException {
+    List<Place> places = new ArrayList<>();
+    List<String> lines = source().lines().toList();
+    String method = "";
+    for (int i = 0; i < lines.size(); i++) {
+      Matcher declared = METHOD.matcher(lines.get(i));
+      method = declared.matches() ? declared.group(1) : method;
+      int thrown = lines.get(i).indexOf("throw new Here();");
+      if (thrown >= 0) {
+        int comment = lines.get(i).indexOf("// ");
+        places.add(
+            new Place(method, i + 1, comment < 0 ? "" : lines.get(i).substring(comment + 3)));
+      }
+    }
+    return places.stream();
+  }
+
+  @ParameterizedTest
+  @MethodSource("places")
+  void leadThere(Place place) throws Exception {
+    CodeClass code = models.get("Ways");
+    Method method =
+        code.methods().stream()
+            .filter(m -> m.name().startsWith(place.method() + "("))
+            .findFirst()
+            .orElseThrow();
+    Line line =
+        method.lines().stream().filter(l -> l.number() == place.line()).findFirst().orElseThrow();
+    WayFinder.Answer answer =
+        finder.best(
+            new WayFinder.Wanted(
+                new Ref("Ways", method.code()), type -> new BitSet(), line.points().nextSetBit(0)));
+    if (!place.cannot().isEmpty()) {
+      assertThat(answer).isEqualTo(new WayFinder.Answer.Impossible(place.cannot()));
+      return;
+    }
+    assertThat(answer).isInstanceOf(WayFinder.Answer.Found.class);
+    Way way = ((WayFinder.Answer.Found) answer).way();
+    assertThat(way.setUp().code()).as("open: " + way.setUp().open()).isNotEmpty();
+    assertThat(way.method()).isEqualTo("Ways#" + method.name());
+    assertThat(thrownBy(way.setUp().code())).isEqualTo("Ways$Here");
+    assertThat(way.result().thrown()).isEqualTo("Here");
+  }
+
+  /** The name of the class of what some code throws. */
+  private static String thrownBy(List<String> code) throws Exception {
+    String source =
+        "import java.util.*; import java.time.*; public class Run extends Ways {"
+            + " public static String run() {\n try {\n"
+            + String.join("\n", code)
+            + "\n return \"\"; } catch (Throwable e) { return e.getClass().getName(); } } }";
+    Path file = Files.writeString(folder.resolve("Run.java"), source);
+    int failed =
+        ToolProvider.getSystemJavaCompiler()
+            .run(null, null, null, "-cp", folder.toString(), file.toString());
+    assertThat(failed).as(source).isZero();
+    try (URLClassLoader loader = new URLClassLoader(new URL[] {folder.toUri().toURL()})) {
+      return (String) loader.loadClass("Run").getMethod("run").invoke(null);
+    }
+  }
+}

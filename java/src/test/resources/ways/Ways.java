@@ -1,0 +1,238 @@
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Each method has one place where it throws Here; a way leads there, but not in those named never. */
+class Ways {
+  static class Here extends RuntimeException {}
+
+  enum Flag {
+    RED(true, 3),
+    GREEN(false, 0),
+    BLUE(true, 0);
+
+    private final boolean warns;
+    private final int guns;
+
+    Flag(boolean warns, int guns) {
+      this.warns = warns;
+      this.guns = guns;
+    }
+
+    boolean isSalute() {
+      return warns && guns > 2;
+    }
+  }
+
+  record Span(int from, int to) {
+    Span {
+      if (to < from) {
+        throw new IllegalArgumentException("ends before it begins");
+      }
+    }
+
+    int length() {
+      return to - from;
+    }
+  }
+
+  static final class Ship {
+    private final String name;
+    private final int decimetres;
+    private final Flag flag;
+
+    Ship(String name, int decimetres, Flag flag) {
+      if (decimetres <= 0) {
+        throw new IllegalArgumentException("a ship must have a length");
+      }
+      this.name = name;
+      this.decimetres = decimetres;
+      this.flag = flag;
+    }
+
+    int metres() {
+      return (decimetres + 9) / 10;
+    }
+
+    boolean isNamed() {
+      return name != null && !name.isBlank();
+    }
+
+    Flag flag() {
+      return flag;
+    }
+  }
+
+  static void between(int a, int b) {
+    if (a > 3 && a < 9 && b == a * 2) {
+      throw new Here();
+    }
+  }
+
+  static void negated(boolean a, boolean b) {
+    if (!(a || !b)) {
+      throw new Here();
+    }
+  }
+
+  static void floating(double share, long amount) {
+    if (share < 0.25 && share > 0.2 && amount / 3 == 7L) {
+      throw new Here();
+    }
+  }
+
+  static void text(String text) {
+    if (text != null && text.startsWith("CLUB") && text.length() > 6 && !text.contains("-")) {
+      throw new Here();
+    }
+  }
+
+  static void letters(String text) {
+    if (text.length() == 3 && text.charAt(1) == '.' && Character.isDigit(text.charAt(0))) {
+      throw new Here();
+    }
+  }
+
+  static void fields(String line) {
+    String[] fields = line.trim().split(";");
+    if (fields.length > 2 && fields[2].trim().equals("none") && fields[0].isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  static void words(String order) {
+    switch (order) {
+      case "arrive":
+        return;
+      case "depart":
+        throw new Here();
+      default:
+        return;
+    }
+  }
+
+  static void numbers(int code, char letter) {
+    switch (code) {
+      case 3:
+      case 4:
+        if (letter >= 'a' && letter <= 'f') {
+          throw new Here();
+        }
+        break;
+      default:
+    }
+  }
+
+  static void flags(Flag flag) {
+    switch (flag) {
+      case RED:
+      case GREEN:
+        break;
+      default:
+        throw new Here();
+    }
+  }
+
+  static void salutes(Flag flag) {
+    if (flag.isSalute()) {
+      throw new Here();
+    }
+  }
+
+  static void ships(Ship ship, int limit) {
+    if (ship.metres() > 90 && ship.isNamed() && ship.flag() != Flag.RED && limit > ship.metres()) {
+      throw new Here();
+    }
+  }
+
+  static void spans(Span span) {
+    if (span.length() > 10 && span.from() < 0) {
+      throw new Here();
+    }
+  }
+
+  static void dates(LocalDate from, LocalDate to) {
+    if (from.isBefore(to) && from.plusDays(20).isBefore(to)) {
+      throw new Here();
+    }
+  }
+
+  static void parsed(String text) {
+    try {
+      Integer.parseInt(text);
+    } catch (NumberFormatException e) {
+      throw new Here();
+    }
+  }
+
+  static void loops(int[] depths) {
+    int shallow = 0;
+    for (int depth : depths) {
+      if (depth < 2) {
+        shallow++;
+      }
+    }
+    if (shallow == 2) {
+      throw new Here();
+    }
+  }
+
+  static void lists(List<String> names) {
+    for (String name : names) {
+      if (name.equals("Nele")) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void turns(int tries) {
+    for (int i = 1; i <= 3; i++) {
+      if (i == 3 && tries > 0) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void throughAnother(int hazard) {
+    if (hazard >= 0) {
+      hidden(hazard * 2 + 1);
+    }
+  }
+
+  private static void hidden(int odd) {
+    if (odd == 15) {
+      throw new Here();
+    }
+  }
+
+  static void built() {
+    List<Integer> made = new ArrayList<>();
+    made.add(3);
+    if (made.size() == 1 && !made.isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  static void neverTwice(int a) {
+    if (a > 5) {
+      if (a < 5) {
+        throw new Here(); // `a < 5` true at line 218 cannot happen together with `a > 5` true at line 217
+      }
+    }
+  }
+
+  static void neverNull(String text) {
+    if (text.isEmpty()) {
+      return;
+    }
+    if (text == null) {
+      throw new Here(); // `text == null` true at line 228 cannot happen there
+    }
+  }
+
+  static void neverBoth(String text) {
+    if (text.equals("red") && text.equals("green")) {
+      throw new Here(); // `text.equals("green")` true at line 234 cannot happen together with `text.equals("red")` true at line 234
+    }
+  }
+}
