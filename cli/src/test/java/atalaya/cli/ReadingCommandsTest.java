@@ -216,6 +216,7 @@ class ReadingCommandsTest {
     "survey --by package, survey",
     "survey --by method, survey",
     "suite, suite",
+    "plan, plan",
     "compare two, compare",
     "runs, runs"
   })
@@ -239,6 +240,7 @@ class ReadingCommandsTest {
           case "rank", "compare" -> "methods";
           case "survey" -> command.contains("package") ? "packages" : "totals";
           case "suite" -> "tests";
+          case "plan" -> "remedies";
           default -> schema;
         };
     assertThat(document.get(rows)).isNotEmpty();
@@ -312,6 +314,8 @@ class ReadingCommandsTest {
         "survey --by package",
         "gaps",
         "suite",
+        "plan",
+        "plan --full",
         "compare two",
         "compare --use two",
         "gaps --decided",
@@ -360,7 +364,17 @@ class ReadingCommandsTest {
 
   @ParameterizedTest
   @ValueSource(
-      strings = {"rank", "survey", "survey --by method", "gaps", "suite", "compare one two", ""})
+      strings = {
+        "rank",
+        "survey",
+        "survey --by method",
+        "gaps",
+        "suite",
+        "plan",
+        "plan --full",
+        "compare one two",
+        ""
+      })
   void printNoEscapeCodesThatStandInAFile(String words) throws IOException {
     RunFileWriter.write(
         project.resolve(".atalaya/runs/two.run"),
@@ -380,6 +394,9 @@ class ReadingCommandsTest {
         "inspect Buoy#horn   | names no method in this run",
         "gaps --opened-by x  | this run has no gap named \"x\"",
         "suite --on Boy      | no code is named \"Boy\"",
+        "plan Boy            | no code is named \"Boy\"",
+        "plan Buoy:99        | names no method in this run",
+        "plan --done         | there is no run before one",
         "compare             | there is no run before one to compare with",
         "compare two         | no run file",
         "decide Boy --test --because x | no code is named \"Boy\"",

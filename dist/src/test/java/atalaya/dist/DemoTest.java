@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -53,6 +54,7 @@ class DemoTest {
         .contains("LegacyTariff,");
 
     asksAboutTheInside(harbour);
+    plans(harbour);
     decides(harbour);
 
     Shipped.Result again = Shipped.run(harbour, "observe", "--tests", "SeasonTest");
@@ -119,6 +121,47 @@ class DemoTest {
         .containsPattern("obey-\\w{7},outcome,.*\"\"report\"\"\",2,0,1,")
         .containsPattern(
             "readLine-\\w{7},handler,.*,56,catch \\(IllegalArgumentException e\\),,3,0,0,");
+  }
+
+  /** The run has one test more than the one before, which planned it. */
+  private static void plans(Path harbour) throws IOException {
+    Shipped.Result plan = Shipped.run(harbour, "plan", "--tests", "3");
+    List<String> lines = plan.out().lines().toList();
+    assertThat(lines.get(5)).startsWith(" 1  ManifestReader#readLine(String,int,Manifest)");
+    assertThat(plan.out())
+        .contains(
+            "from ManifestReaderTest.hasNoProblemsWithGoodLines(), with `fields.length <= WEIGHT` true")
+        .contains("may fail: line 41 takes an element that may be missing")
+        .contains("BerthTariff#quote(Vessel,Stay,boolean,int,String)")
+        .containsPattern("3 tests, \\d+ min, unwatched paths \\d+\\.\\d\\d → ")
+        .contains("delete LegacyTariff#quote(Vessel,Stay), if nothing outside");
+    assertThat(Shipped.run(harbour, "plan", "--tests", "3").out()).isEqualTo(plan.out());
+
+    assertThat(Shipped.run(harbour, "plan", "PilotageTariff#hazardSurcharge", "--full").out())
+        .contains("line 31: `hazardClass <= 0` false", "a new test in PilotageTariffTest")
+        .contains("new PilotageTariff().hazardSurcharge(", "the result of hazardSurcharge, now ")
+        .contains("unwatched paths 6.00 → 2.40");
+    assertThat(Shipped.run(harbour, "plan", "ManifestReader:96", "--full").out())
+        .contains("`text.endsWith(\"lb\")` true", "ManifestReader.weight(\"")
+        .contains("1 test, 10 min");
+    assertThat(Shipped.run(harbour, "plan", "harbour.radio", "--format", "md").out())
+        .contains("# Tests to write next", "- **start**: ", "- **way**:");
+    assertThat(Shipped.run(harbour, "plan", "harbour.tide", "--format", "csv").out())
+        .startsWith("name,kind,path,method,gain,minutes,")
+        .contains(",check,src/main/java/harbour/tide/TideTable.java,");
+
+    assertThat(Shipped.run(harbour, "plan", "--budget", "30m").out())
+        .containsPattern("\\d tests?, (10|20|30) min, ");
+    assertThat(Shipped.run(harbour, "plan", "--until", "75%", "--format", "csv").out().lines())
+        .hasSize(5);
+    assertThat(Shipped.run(harbour, "plan", "--done", "--tests", "60").out())
+        .containsPattern("done +3\\.\\d\\d  6/6 +send-\\w{7} +NoticeBoard#send")
+        .contains("2 of 60 briefs done; promised 4.19 unwatched paths, bought 4.19");
+    for (String wrong : new String[] {"--budget=1x", "--budget=m", "--tests=0", "--until=101%"}) {
+      assertThat(Shipped.run(harbour, "plan", wrong).exitCode()).as(wrong).isEqualTo(2);
+    }
+    assertThat(Shipped.run(harbour, "plan", "BerthTariff:16").errLine())
+        .contains("names no method");
   }
 
   private static long accepted(Path harbour, String table) {

@@ -70,7 +70,10 @@ public final class DemoCommand extends BaseCommand {
           new Step(
               "Executed is not checked: plant faults where the tides are told, and see who notices.",
               "challenge",
-              "harbour.tide"));
+              "harbour.tide"),
+          new Step("Which tests next, in an hour?", "plan", "--budget", "1h"),
+          new Step(
+              "The first of them in full: it leads to a fault.", "plan", "--tests", "1", "--full"));
 
   @Override
   protected int execute() throws IOException {

@@ -306,7 +306,7 @@ public final class PlanCommand extends ReadingCommand {
       throws IOException {
     Plan plan = planned.plan();
     List<Remedy> remedies = planned.remedies();
-    PlanView view = new PlanView(plan, remedies, minutes);
+    PlanView view = new PlanView(plan, remedies, minutes, console().columns().orElse(100));
     switch (format) {
       case TEXT -> {
         head(run).lines(paint()).forEach(out::println);

@@ -17,9 +17,17 @@ public final class PlanView {
   private final Plan plan;
   private final List<Remedy> remedies;
   private final int minutesPerPoint;
+  private final int width;
 
-  /** Of a plan and what may be better than a test. */
-  public PlanView(Plan plan, List<Remedy> remedies, int minutesPerPoint) {
+  /**
+   * Of a plan.
+   *
+   * @param remedies what may be better than a test
+   * @param minutesPerPoint of effort
+   * @param width in letters
+   */
+  public PlanView(Plan plan, List<Remedy> remedies, int minutesPerPoint, int width) {
+    this.width = width;
     this.plan = plan;
     this.remedies = remedies;
     this.minutesPerPoint = minutesPerPoint;
@@ -59,19 +67,18 @@ public final class PlanView {
               + "  "
               + Words.plain(brief.name());
       lines.add(head);
-      String what =
-          "    -"
+      add(
+          lines,
+          "-"
               + Words.paths(brief.gain())
               + " unwatched paths in "
               + minutes(brief)
               + opens(brief)
-              + weight(brief);
-      lines.add(what);
-      lines.add("    " + Words.plain(start(brief, CHANGES_SHOWN)));
-      mayFail(brief).ifPresent(text -> lines.add("    may fail: " + Words.plain(text)));
+              + weight(brief));
+      add(lines, start(brief, CHANGES_SHOWN));
+      mayFail(brief).ifPresent(text -> add(lines, "may fail: " + text));
       for (String missing : brief.missing()) {
-        lines.add(
-            "    no test notices when " + Words.plain(missing.replaceFirst("^line \\d+: ", "")));
+        add(lines, "no test notices when " + missing.replaceFirst("^line \\d+: ", ""));
       }
     }
     if (plan.briefs().isEmpty()) {
@@ -82,6 +89,10 @@ public final class PlanView {
     }
     lines.addAll(remedies(paint));
     return lines;
+  }
+
+  private void add(List<String> lines, String text) {
+    lines.addAll(Words.wrapped(Words.plain(text), "    ", width));
   }
 
   private static String weight(Brief brief) {
@@ -141,7 +152,7 @@ public final class PlanView {
     int shown = 0;
     for (Remedy remedy : remedies) {
       if (shown++ < REMEDIES_SHOWN) {
-        lines.add("  " + Words.plain(remedy.words()));
+        lines.addAll(Words.wrapped(Words.plain(remedy.words()), "  ", width));
       }
     }
     if (remedies.size() > REMEDIES_SHOWN) {
@@ -163,9 +174,13 @@ public final class PlanView {
               + "  "
               + Words.plain(brief.name()));
       for (Part part : parts(brief)) {
-        for (int i = 0; i < part.lines().size(); i++) {
-          String title = i == 0 ? part.title() : "";
-          lines.add("   " + paint.dim(String.format("%-9s", title)) + " " + part.lines().get(i));
+        String title = part.title();
+        for (String line : part.lines()) {
+          boolean isCode = part.title().equals("code");
+          for (String piece : isCode ? List.of(line) : Words.wrapped(line, "", width - 14)) {
+            lines.add("   " + paint.dim(String.format("%-10s", title)) + " " + piece);
+            title = "";
+          }
         }
       }
       lines.add("");
@@ -174,7 +189,8 @@ public final class PlanView {
     if (!remedies.isEmpty()) {
       lines.add("");
       lines.add(paint.bold("Better than a test, perhaps"));
-      remedies.forEach(remedy -> lines.add("  " + Words.plain(remedy.words())));
+      remedies.forEach(
+          remedy -> lines.addAll(Words.wrapped(Words.plain(remedy.words()), "  ", width)));
     }
     return lines;
   }

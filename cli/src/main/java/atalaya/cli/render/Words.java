@@ -3,6 +3,7 @@ package atalaya.cli.render;
 import atalaya.core.figure.Share;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Numbers and names as people read them. */
@@ -70,6 +71,24 @@ public final class Words {
   /** {@code 840 ms}, {@code 12.3 s}. */
   public static String time(long milliseconds) {
     return milliseconds < 1000 ? milliseconds + " ms" : fixed(milliseconds / 1000.0, 1) + " s";
+  }
+
+  /** Lines of a text that begin with an indent and fit a width, where words are short enough. */
+  static List<String> wrapped(String text, String indent, int width) {
+    List<String> lines = new ArrayList<>();
+    StringBuilder line = new StringBuilder();
+    for (String word : text.split(" ")) {
+      boolean isFull =
+          line.length() > 0 && indent.length() + line.length() + word.length() >= width;
+      if (isFull) {
+        lines.add(indent + line);
+        line.setLength(0);
+        line.append("  ");
+      }
+      line.append(line.toString().isBlank() ? "" : " ").append(word);
+    }
+    lines.add(indent + line);
+    return lines;
   }
 
   /** The first few of many. */

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 
-/** What code can be left out for, wherever it stands ({@code docs/measures.md}, section 11). */
+/** What code can be left out for, wherever it stands ({@code docs/measures.md}, section 12). */
 public enum Nature {
   /** Classes and methods with an annotation that says so. */
   GENERATED,

@@ -30,7 +30,7 @@ import java.util.TreeSet;
 import java.util.function.Function;
 
 /**
- * Puts runs together: the union of their recordings ({@code docs/measures.md}, section 9). The
+ * Puts runs together: the union of their recordings ({@code docs/measures.md}, section 10). The
  * order of the runs makes no difference, and a run with itself is itself.
  */
 public final class Merger {
