@@ -187,11 +187,10 @@ final class Calls {
     if (code.isEmpty() || walker.isTooDeep()) {
       return unknown(call);
     }
-    walker.pass(code.get(), PathSearch.passedByAll(code.get()));
+    walker.pass(code.get(), code.get().passedByAll());
     boolean makes = call.name.equals("<init>");
     if (code.get().isStraight() || makes) {
-      Optional<Path> path =
-          PathSearch.heaviest(code.get(), PathSearch.Wanted.shortest(), walker.base::code);
+      Optional<Path> path = code.get().shortest();
       State before = walker.state.fork();
       try {
         if (path.isPresent()) {
@@ -207,11 +206,6 @@ final class Calls {
     Optional<Term> result = choice(ref, arguments);
     result.ifPresent(term -> walker.require(new Completes(term, Reason.unwritten(walker.line()))));
     return result.orElse(unknown(call));
-  }
-
-  private static boolean mayThrow(Term result) {
-    return result instanceof Term.Choice choice
-        && choice.cases().stream().anyMatch(one -> !one.thrown().isEmpty());
   }
 
   /** What a method with branches gives, case by case. */

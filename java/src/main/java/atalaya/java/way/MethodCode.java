@@ -7,6 +7,7 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.Opcodes;
@@ -38,7 +39,9 @@ final class MethodCode {
   private final BitSet[] points;
   private final List<List<Edge>> edges = new ArrayList<>();
   private final int[] lines;
-  private BitSet loops;
+  private Graph graph;
+  private BitSet passedByAll;
+  private Optional<Path> shortest;
 
   private MethodCode(
       String type, MethodNode node, Map<Integer, BitSet> at, Map<Integer, Integer> outcomes) {
@@ -156,10 +159,30 @@ final class MethodCode {
 
   /** The instructions in loops. */
   BitSet loops() {
-    if (loops == null) {
-      loops = PathSearch.loops(this);
+    return graph().inLoop();
+  }
+
+  /** The points that every path to a return passes. */
+  BitSet passedByAll() {
+    if (passedByAll == null) {
+      passedByAll = PathSearch.passedByAll(this);
     }
-    return loops;
+    return passedByAll;
+  }
+
+  /** The path with fewest conditions that returns. */
+  Optional<Path> shortest() {
+    if (shortest == null) {
+      shortest = PathSearch.heaviest(this, PathSearch.Wanted.shortest(), body -> Optional.empty());
+    }
+    return shortest;
+  }
+
+  Graph graph() {
+    if (graph == null) {
+      graph = new Graph(this);
+    }
+    return graph;
   }
 
   /** All points of outcomes, lines and handlers in it. */

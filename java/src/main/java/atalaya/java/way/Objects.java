@@ -173,8 +173,7 @@ final class Objects {
   }
 
   private boolean build(Input object, MethodCode constructor) {
-    Optional<Path> path =
-        PathSearch.heaviest(constructor, PathSearch.Wanted.shortest(), walker.base::code);
+    Optional<Path> path = constructor.shortest();
     if (path.isEmpty()) {
       return false;
     }
@@ -242,10 +241,7 @@ final class Objects {
   private Map<State.Field, Term> initialised(String type) {
     State during = new State();
     Optional<Path> path =
-        walker
-            .base
-            .code(new Ref(type, "<clinit>()V"))
-            .flatMap(c -> PathSearch.heaviest(c, PathSearch.Wanted.shortest(), walker.base::code));
+        walker.base.code(new Ref(type, "<clinit>()V")).flatMap(MethodCode::shortest);
     try {
       if (path.isPresent()) {
         walker.apart(during, path.get(), List.of());

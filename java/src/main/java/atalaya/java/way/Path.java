@@ -1,5 +1,6 @@
 package atalaya.java.way;
 
+import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 
@@ -35,5 +36,18 @@ record Path(MethodCode code, List<Move> moves, Map<Integer, Path> lambdas) {
   Path {
     moves = List.copyOf(moves);
     lambdas = Map.copyOf(lambdas);
+  }
+
+  /** The points that it passes, in lambdas too. */
+  BitSet passed() {
+    BitSet passed = new BitSet();
+    for (Move move : moves) {
+      passed.or(code.points(move.at()));
+      if (move.edge() != null && move.edge().point() >= 0) {
+        passed.set(move.edge().point());
+      }
+    }
+    lambdas.values().forEach(lambda -> passed.or(lambda.passed()));
+    return passed;
   }
 }

@@ -38,16 +38,18 @@ final class PathSearch {
    *
    * @param weights what reaching a point of the class is worth
    * @param forced instructions that the path has to pass
+   * @param begun how the path begins; empty where it is free from the first instruction on
    * @param blocked edges that it must not take, and after how many turns
    * @param returning whether it has to return, and not throw
    */
   record Wanted(
       IntToDoubleFunction weights,
       Set<Integer> forced,
+      List<Path.Move> begun,
       Set<Path.Taken> blocked,
       boolean returning) {
     static Wanted shortest() {
-      return new Wanted(point -> 0, Set.of(), Set.of(), true);
+      return new Wanted(point -> 0, Set.of(), List.of(), Set.of(), true);
     }
   }
 
@@ -56,11 +58,11 @@ final class PathSearch {
   private final Function<Ref, Optional<MethodCode>> lambdaBodies;
   private final Map<Integer, Path> lambdas = new HashMap<>();
   private final double[] ofLambda;
-  private final int[] order;
-  private final int[] rank;
-  private final BitSet inLoop = new BitSet();
+  private final Graph graph;
+  private final BitSet inLoop;
   private final BitSet blockedFrom = new BitSet();
-  private final boolean loops;
+  private final BitSet begun = new BitSet();
+  private final int firstTurn;
 
   private PathSearch(
       MethodCode code, Wanted wanted, Function<Ref, Optional<MethodCode>> lambdaBodies) {
@@ -68,13 +70,10 @@ final class PathSearch {
     this.wanted = wanted;
     this.lambdaBodies = lambdaBodies;
     wanted.blocked().forEach(taken -> blockedFrom.set(taken.edge().from()));
-    this.order = postOrder();
-    this.rank = new int[code.size()];
-    Arrays.fill(rank, -1);
-    for (int i = 0; i < order.length; i++) {
-      rank[order[i]] = i;
-    }
-    this.loops = findLoops();
+    this.graph = code.graph();
+    this.inLoop = graph.inLoop();
+    wanted.begun().forEach(move -> begun.or(passed(move)));
+    this.firstTurn = wanted.begun().isEmpty() ? 0 : turnAfter(last(wanted.begun()));
     this.ofLambda = new double[code.size()];
     for (int i = 0; i < code.size(); i++) {
       ofLambda[i] = lambda(i);
@@ -91,10 +90,10 @@ final class PathSearch {
       MethodCode code, Wanted wanted, Function<Ref, Optional<MethodCode>> lambdaBodies) {
     PathSearch search = new PathSearch(code, wanted, lambdaBodies);
     Optional<Path> first = search.find(new BitSet(), false);
-    if (first.isEmpty() || !search.loops) {
+    if (first.isEmpty() || !search.graph.hasLoops()) {
       return first.filter(search::passesForced);
     }
-    Optional<Path> second = search.find(search.passed(first.get()), true);
+    Optional<Path> second = search.find(first.get().passed(), true);
     return Optional.of(
             second.isPresent() && search.weight(second.get()) > search.weight(first.get())
                 ? second.get()
@@ -108,62 +107,6 @@ final class PathSearch {
     return passed.containsAll(wanted.forced());
   }
 
-  private int[] postOrder() {
-    int[] found = new int[code.size()];
-    int count = 0;
-    int[] next = new int[code.size()];
-    BitSet seen = new BitSet();
-    List<Integer> stack = new ArrayList<>(List.of(0));
-    seen.set(0);
-    while (!stack.isEmpty()) {
-      int at = stack.get(stack.size() - 1);
-      List<Edge> edges = code.edges(at);
-      if (next[at] < edges.size()) {
-        int to = edges.get(next[at]++).to();
-        if (!seen.get(to)) {
-          seen.set(to);
-          stack.add(to);
-        }
-      } else {
-        found[count++] = at;
-        stack.remove(stack.size() - 1);
-      }
-    }
-    return Arrays.copyOf(found, count);
-  }
-
-  private boolean closesLoop(int from, int to) {
-    return rank[to] >= rank[from];
-  }
-
-  private boolean findLoops() {
-    Map<Integer, List<Integer>> before = new HashMap<>();
-    Map<Integer, Set<Integer>> closing = new HashMap<>();
-    for (int from : order) {
-      for (Edge edge : code.edges(from)) {
-        before.computeIfAbsent(edge.to(), b -> new ArrayList<>()).add(from);
-        if (closesLoop(from, edge.to())) {
-          closing.computeIfAbsent(edge.to(), b -> new HashSet<>()).add(from);
-        }
-      }
-    }
-    closing.forEach(
-        (head, ends) -> {
-          BitSet body = new BitSet();
-          body.set(head);
-          List<Integer> waiting = new ArrayList<>(ends);
-          while (!waiting.isEmpty()) {
-            int at = waiting.remove(waiting.size() - 1);
-            if (!body.get(at)) {
-              body.set(at);
-              waiting.addAll(before.getOrDefault(at, List.of()));
-            }
-          }
-          inLoop.or(body);
-        });
-    return !closing.isEmpty();
-  }
-
   private double lambda(int at) {
     AbstractInsnNode instruction = code.at(at);
     if (!(instruction instanceof InvokeDynamicInsnNode making)) {
@@ -172,7 +115,7 @@ final class PathSearch {
     for (Object argument : making.bsmArgs) {
       if (argument instanceof Handle handle && handle.getName().startsWith("lambda$")) {
         Wanted inside =
-            new Wanted(wanted.weights(), Set.of(), wanted.blocked(), wanted.returning());
+            new Wanted(wanted.weights(), Set.of(), List.of(), wanted.blocked(), wanted.returning());
         Optional<Path> path =
             lambdaBodies
                 .apply(new Ref(handle.getOwner(), handle.getName() + handle.getDesc()))
@@ -189,35 +132,37 @@ final class PathSearch {
 
   /** What the points of a path are worth, each counted once. */
   private double weight(Path path) {
-    return passed(path).stream().mapToDouble(wanted.weights()::applyAsDouble).sum();
+    return path.passed().stream().mapToDouble(wanted.weights()::applyAsDouble).sum();
   }
 
-  private BitSet passed(Path path) {
-    BitSet passed = new BitSet();
-    for (Path.Move move : path.moves()) {
-      passed.or(path.code().points(move.at()));
-      if (move.edge() != null && move.edge().point() >= 0) {
-        passed.set(move.edge().point());
-      }
-      if (path.lambdas().containsKey(move.at())) {
-        passed.or(passed(path.lambdas().get(move.at())));
-      }
+  private BitSet passed(Path.Move move) {
+    BitSet passed = (BitSet) code.points(move.at()).clone();
+    if (move.edge() != null && move.edge().point() >= 0) {
+      passed.set(move.edge().point());
     }
     return passed;
   }
 
+  private static Path.Move last(List<Path.Move> moves) {
+    return moves.get(moves.size() - 1);
+  }
+
+  private int turnAfter(Path.Move move) {
+    return move.turn() + (graph.closesLoop(move.at(), move.edge().to()) ? 1 : 0);
+  }
+
   private Optional<Path> find(BitSet passedBefore, boolean again) {
-    int layers = loops ? TURNS + 1 : 1;
+    int layers = graph.hasLoops() ? TURNS + 1 : 1;
     double[][] best = new double[layers][code.size()];
     Edge[][] choice = new Edge[layers][code.size()];
     for (int layer = layers - 1; layer >= 0; layer--) {
       Arrays.fill(best[layer], NEVER);
-      for (int at : order) {
-        boolean repeated = layer > 0 && inLoop.get(at);
+      for (int at : graph.order()) {
+        boolean repeated = layer > firstTurn && inLoop.get(at);
         double own = repeated ? (again ? weightWithout(at, passedBefore) : 0) : weightAt(at);
         double after = end(at);
         for (Edge edge : code.edges(at)) {
-          int to = closesLoop(at, edge.to()) ? layer + 1 : layer;
+          int to = graph.closesLoop(at, edge.to()) ? layer + 1 : layer;
           if (to < layers && !isBlocked(edge, layer)) {
             double through = best[to][edge.to()] + of(edge, at, repeated, again, passedBefore);
             if (through > after) {
@@ -229,7 +174,9 @@ final class PathSearch {
         best[layer][at] = own + after;
       }
     }
-    return best[0][0] == NEVER ? Optional.empty() : Optional.of(path(choice));
+    int from = wanted.begun().isEmpty() ? 0 : last(wanted.begun()).edge().to();
+    boolean hasNone = firstTurn >= layers || best[firstTurn][from] == NEVER;
+    return hasNone ? Optional.empty() : Optional.of(path(choice, from));
   }
 
   private boolean isBlocked(Edge edge, int turn) {
@@ -238,17 +185,17 @@ final class PathSearch {
             || wanted.blocked().contains(new Path.Taken(edge, Path.Taken.ANY)));
   }
 
-  private Path path(Edge[][] choice) {
-    List<Path.Move> moves = new ArrayList<>();
-    int layer = 0;
-    int at = 0;
+  private Path path(Edge[][] choice, int from) {
+    List<Path.Move> moves = new ArrayList<>(wanted.begun());
+    int layer = firstTurn;
+    int at = from;
     while (true) {
       Edge edge = choice[layer][at];
       moves.add(new Path.Move(at, edge, layer));
       if (edge == null) {
         return new Path(code, moves, lambdas);
       }
-      layer += closesLoop(at, edge.to()) ? 1 : 0;
+      layer += graph.closesLoop(at, edge.to()) ? 1 : 0;
       at = edge.to();
     }
   }
@@ -259,10 +206,14 @@ final class PathSearch {
     return ends ? 0 : NEVER;
   }
 
+  private double weight(int point) {
+    return begun.get(point) ? 0 : wanted.weights().applyAsDouble(point);
+  }
+
   private double weightAt(int at) {
     double sum = ofLambda[at] + (wanted.forced().contains(at) ? FORCED : 0);
     for (int p = code.points(at).nextSetBit(0); p >= 0; p = code.points(at).nextSetBit(p + 1)) {
-      sum += wanted.weights().applyAsDouble(p);
+      sum += weight(p);
     }
     return sum;
   }
@@ -270,7 +221,7 @@ final class PathSearch {
   private double weightWithout(int at, BitSet passed) {
     double sum = 0;
     for (int p = code.points(at).nextSetBit(0); p >= 0; p = code.points(at).nextSetBit(p + 1)) {
-      sum += passed.get(p) ? 0 : wanted.weights().applyAsDouble(p);
+      sum += passed.get(p) ? 0 : weight(p);
     }
     return sum;
   }
@@ -279,12 +230,7 @@ final class PathSearch {
     double cost = code.edges(from).size() > 1 ? OF_CONDITION : 0;
     cost += edge.thrown().isEmpty() ? 0 : OF_EXCEPTION;
     boolean counts = edge.point() >= 0 && (!repeated || again && !passed.get(edge.point()));
-    return (counts ? wanted.weights().applyAsDouble(edge.point()) : 0) - cost;
-  }
-
-  /** The instructions in loops. */
-  static BitSet loops(MethodCode code) {
-    return new PathSearch(code, Wanted.shortest(), body -> Optional.empty()).inLoop;
+    return (counts ? weight(edge.point()) : 0) - cost;
   }
 
   /** Whether a loop is left or goes on at an instruction. */
@@ -295,13 +241,13 @@ final class PathSearch {
 
   /** The points that every path to a return passes. */
   static BitSet passedByAll(MethodCode code) {
-    PathSearch search = new PathSearch(code, Wanted.shortest(), body -> Optional.empty());
+    Graph graph = code.graph();
     BitSet[] after = new BitSet[code.size()];
-    for (int at : search.order) {
+    for (int at : graph.order()) {
       int opcode = code.at(at).getOpcode();
       BitSet all = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN ? new BitSet() : null;
       for (Edge edge : code.edges(at)) {
-        BitSet next = search.closesLoop(at, edge.to()) ? null : after[edge.to()];
+        BitSet next = graph.closesLoop(at, edge.to()) ? null : after[edge.to()];
         if (next != null && edge.thrown().isEmpty()) {
           BitSet with = (BitSet) next.clone();
           if (edge.point() >= 0) {
@@ -328,8 +274,7 @@ final class PathSearch {
    * @return empty when there are loops, or too many paths
    */
   static Optional<List<Path>> all(MethodCode code, int most) {
-    PathSearch search = new PathSearch(code, Wanted.shortest(), body -> Optional.empty());
-    if (search.loops) {
+    if (code.graph().hasLoops()) {
       return Optional.empty();
     }
     List<Path> found = new ArrayList<>();

@@ -12,7 +12,7 @@ import java.util.Set;
  * What following a path showed.
  *
  * @param steps the conditions that it passes, in order
- * @param blame the edge that each constraint comes from, as far as one does
+ * @param causes where the way went, that each constraint comes from, as far as it does
  * @param inLoops the constraints that come from code in loops
  * @param points what it passes, by internal name of the class
  * @param result what is returned; null when nothing is, or something is thrown
@@ -24,7 +24,7 @@ import java.util.Set;
 record Walked(
     List<Constraint> constraints,
     List<Passed> steps,
-    Map<Constraint, Path.Taken> blame,
+    Map<Constraint, Cause> causes,
     Set<Constraint> inLoops,
     Map<String, BitSet> points,
     Term result,
@@ -38,6 +38,17 @@ record Walked(
 
   /** An outcome of a class. */
   record Passed(String type, int point, int line) {}
+
+  /**
+   * An edge that was taken.
+   *
+   * @param level how many methods stand before its own on the route, at least 0
+   */
+  record Cause(int level, Path.Taken edge) {
+    Cause always() {
+      return new Cause(level, edge.always());
+    }
+  }
 
   /** The constructor of an object and its arguments. */
   record Built(Ref constructor, List<Term.Input> arguments) {}

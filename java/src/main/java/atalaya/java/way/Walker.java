@@ -49,12 +49,6 @@ final class Walker {
   /** How a method ended: with a result, which is null for none, or an exception. */
   record End(Term result, String thrown) {}
 
-  /** What tells which condition of the source an outcome belongs to. */
-  interface Meanings {
-    /** The condition and its outcome; empty for what no person wrote. */
-    Optional<Reason> of(String type, int point);
-  }
-
   final CodeBase base;
   final List<Walked.Passed> steps = new ArrayList<>();
   final Map<String, BitSet> points = new HashMap<>();
@@ -67,10 +61,10 @@ final class Walker {
 
   private final Meanings meanings;
   private final Calls calls = new Calls(this);
-  private final Map<Constraint, Path.Taken> blame = new IdentityHashMap<>();
+  private final Map<Constraint, Walked.Cause> causes = new IdentityHashMap<>();
   private final Values nothing = new Values(Map.of());
   private final Set<Constraint> inLoops = Collections.newSetFromMap(new IdentityHashMap<>());
-  private Path.Taken blamed;
+  private Walked.Cause cause;
   private boolean isInLoop;
   private boolean apart;
   private int made;
@@ -114,7 +108,7 @@ final class Walker {
     return new Walked(
         walker.state.constraints,
         walker.steps,
-        walker.blame,
+        walker.causes,
         walker.inLoops,
         walker.points,
         end.result(),
@@ -164,7 +158,7 @@ final class Walker {
         pass(code, code.points(move.at()));
         line = code.line(move.at());
         if (depth == 1 + route.at() && move.edge() != null && isParting(code, move.edge())) {
-          blamed = move.taken();
+          cause = new Walked.Cause(route.at(), move.taken());
         }
         isInLoop = depth == 1 + route.at() ? code.loops().get(move.at()) : isInLoop;
         Optional<End> end = step(path, move, frame, instructions, route);
@@ -323,7 +317,7 @@ final class Walker {
 
   private Reason reason(MethodCode code, Edge edge) {
     return meanings
-        .of(code.ref().type(), edge.point())
+        .reason(code.ref().type(), edge.point())
         .orElse(Reason.unwritten(code.line(edge.from())));
   }
 
@@ -362,12 +356,12 @@ final class Walker {
 
   /** What is done next has nothing to do with the place where the way is. */
   Runnable elsewhere() {
-    Path.Taken before = blamed;
+    Walked.Cause before = cause;
     boolean wasInLoop = isInLoop;
-    blamed = null;
+    cause = null;
     isInLoop = false;
     return () -> {
-      blamed = before;
+      cause = before;
       isInLoop = wasInLoop;
     };
   }
@@ -390,8 +384,8 @@ final class Walker {
       return;
     }
     state.constraints.add(constraint);
-    if (blamed != null) {
-      blame.put(constraint, blamed);
+    if (cause != null) {
+      causes.put(constraint, cause);
     }
     if (isInLoop) {
       inLoops.add(constraint);

@@ -1,0 +1,63 @@
+package atalaya.java.way;
+
+import atalaya.core.code.CodeClass;
+import atalaya.core.term.Constraint.Reason;
+import atalaya.java.way.CodeBase.Ref;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+
+/** What the points of classes stand for in the source; classes are known by internal name. */
+final class Meanings {
+  private final Function<String, Optional<CodeClass>> model;
+  private final Map<String, Optional<Meaning>> known = new HashMap<>();
+
+  /**
+   * For a project.
+   *
+   * @param model of a class, by binary name
+   */
+  Meanings(Function<String, Optional<CodeClass>> model) {
+    this.model = model;
+  }
+
+  private Optional<Meaning> of(String type) {
+    return known.computeIfAbsent(type, t -> model.apply(t.replace('/', '.')).map(Meaning::new));
+  }
+
+  Optional<Meaning.Named> outcome(String type, int point) {
+    return of(type).flatMap(meaning -> meaning.outcome(point));
+  }
+
+  /** The condition and its outcome; empty for what no person wrote. */
+  Optional<Reason> reason(String type, int point) {
+    return outcome(type, point).map(Meaning.Named::reason);
+  }
+
+  /**
+   * The points of a class that count and are not reached.
+   *
+   * @param reached by binary name
+   */
+  BitSet left(String type, Function<String, BitSet> reached) {
+    Optional<Meaning> meaning = of(type);
+    if (meaning.isEmpty()) {
+      return new BitSet();
+    }
+    BitSet left = (BitSet) meaning.get().counting().clone();
+    left.andNot(reached.apply(type.replace('/', '.')));
+    return left;
+  }
+
+  /** The method's name with its class, as people know it. */
+  String qualified(Ref ref) {
+    String method =
+        of(ref.type())
+            .flatMap(m -> m.method(ref.code()))
+            .map(m -> m.name())
+            .orElse(ref.name() + "()");
+    return ref.type().replace('/', '.') + "#" + method;
+  }
+}

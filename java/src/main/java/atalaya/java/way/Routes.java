@@ -1,0 +1,79 @@
+package atalaya.java.way;
+
+import atalaya.java.way.CodeBase.Ref;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.tree.MethodInsnNode;
+
+/** From where a test can come to a method that it can't call itself. */
+final class Routes {
+  private static final int MOST_CALLERS = 6;
+
+  private final CodeBase base;
+  private final Predicate<Ref> startsATest;
+
+  Routes(CodeBase base, Predicate<Ref> startsATest) {
+    this.base = base;
+    this.startsATest = startsATest;
+  }
+
+  /** The methods from one that a test can call to this one. */
+  List<Ref> to(Ref method) {
+    if (!isHidden(method)) {
+      return List.of(method);
+    }
+    List<List<Ref>> waiting = new ArrayList<>(List.of(List.of(method)));
+    Set<Ref> seen = new HashSet<>(Set.of(method));
+    List<Ref> unreached = List.of(method);
+    for (int i = 0; i < waiting.size(); i++) {
+      List<Ref> known = waiting.get(i);
+      if (known.size() > MOST_CALLERS) {
+        break;
+      }
+      for (Ref caller : base.callers(known.get(0))) {
+        if (seen.add(caller)) {
+          List<Ref> longer = new ArrayList<>(List.of(caller));
+          longer.addAll(known);
+          boolean isOpen = !isHidden(caller);
+          if (isOpen && startsATest.test(caller)) {
+            return longer;
+          }
+          unreached = isOpen && unreached.size() == 1 ? longer : unreached;
+          waiting.add(longer);
+        }
+      }
+    }
+    return unreached;
+  }
+
+  /** Whether a test can't call a method itself. */
+  boolean isHidden(Ref method) {
+    return (base.access(method) & (Opcodes.ACC_PRIVATE | Opcodes.ACC_SYNTHETIC)) != 0;
+  }
+
+  /** Where each method of a route calls the next; fewer when one does not. */
+  List<Integer> sites(List<Ref> route) {
+    List<Integer> sites = new ArrayList<>();
+    for (int i = 0; i + 1 < route.size(); i++) {
+      Ref next = route.get(i + 1);
+      base.code(route.get(i)).flatMap(caller -> site(caller, next)).ifPresent(sites::add);
+    }
+    return sites;
+  }
+
+  private Optional<Integer> site(MethodCode caller, Ref called) {
+    for (int i = 0; i < caller.size(); i++) {
+      if (caller.at(i) instanceof MethodInsnNode call
+          && base.declaring(new Ref(call.owner, call.name + call.desc))
+              .equals(Optional.of(called))) {
+        return Optional.of(i);
+      }
+    }
+    return Optional.empty();
+  }
+}
