@@ -35,7 +35,8 @@ class SolverTest {
   private static final Term LIGHT = input("light", "LLight;");
   private static final Term DAY = input("day", "Ljava/time/LocalDate;");
 
-  private final Solver solver = new Solver(type -> type.equals("Light") ? LIGHTS : List.of());
+  private final Solver solver =
+      new Solver(type -> type.equals("Light") ? LIGHTS : List.of(), 3_000);
 
   private static Term input(String name, String type) {
     return new Term.Input(name, type, Term.Source.ARGUMENT, null);

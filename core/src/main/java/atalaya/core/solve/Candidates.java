@@ -8,7 +8,9 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.time.DayOfWeek;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.Month;
 import java.time.Period;
@@ -188,6 +190,25 @@ final class Candidates {
       dates.add(FRIDAY.plusDays(days));
     }
     return dates;
+  }
+
+  /** A value and those next to it, where an input can have them. */
+  List<Object> beside(Object value, String type) {
+    if (value instanceof LocalDate day && type.equals("Ljava/time/LocalDate;")) {
+      return List.of(day, day.plusDays(1), day.minusDays(1));
+    }
+    if (value instanceof LocalTime time && type.equals("Ljava/time/LocalTime;")) {
+      return List.of(time, time.plusMinutes(1), time.minusMinutes(1));
+    }
+    if (value instanceof LocalDateTime time && type.equals("Ljava/time/LocalDateTime;")) {
+      return List.of(time, time.plusMinutes(1), time.minusMinutes(1));
+    }
+    if (value instanceof Instant instant && type.equals("Ljava/time/Instant;")) {
+      return List.of(instant, instant.plusSeconds(1), instant.minusSeconds(1));
+    }
+    boolean isOther =
+        type.startsWith("Ljava/time/") || value instanceof java.time.temporal.Temporal;
+    return isOther ? List.of() : List.of(value);
   }
 
   private static List<Object> numbers(

@@ -25,29 +25,35 @@ import java.util.function.Function;
  * does. Conditions without common inputs are solved apart.
  */
 public final class Solver {
-  /** So many conditions are computed for a group of inputs that belong together, at most. */
-  private static final int MOST_COMPUTED = 3_000;
-
   /** So many values of an input are tried with each of the others, at most. */
   private static final int MOST_VALUES = 40;
+
+  /** So many conditions are known by what they speak of. */
+  private static final int MOST_KEPT = 10_000;
 
   private static final double FAR = 2_000_000;
 
   private final Candidates candidates;
+  private final int mostComputed;
   private final Map<Constraint, Set<Term.Input>> inputsOf = new IdentityHashMap<>();
 
   /**
    * With the enums of a project.
    *
    * @param enums the constants of one, by internal name; empty for what is none
+   * @param mostComputed so many conditions are computed for a group of inputs that belong together,
+   *     at most
    */
-  public Solver(Function<String, List<EnumValue>> enums) {
+  public Solver(Function<String, List<EnumValue>> enums, int mostComputed) {
+    this.mostComputed = mostComputed;
     this.candidates = new Candidates(enums);
   }
 
   /** Looks for inputs. The same conditions always give the same inputs. */
   public Solution solve(List<Constraint> constraints) {
-    inputsOf.clear();
+    if (inputsOf.size() > MOST_KEPT) {
+      inputsOf.clear();
+    }
     Set<Constraint> distinct = new LinkedHashSet<>(constraints);
     List<Constraint> all = List.copyOf(distinct);
     Optional<Solution.Contradiction> contradiction = Ranges.contradiction(all);
@@ -59,11 +65,11 @@ public final class Solver {
     List<Solution.Contradiction> doubts = new ArrayList<>();
     for (List<Constraint> group : groups(all)) {
       Inverses inverses = Inverses.of(group);
-      Search search = new Search(inverses.isNone() ? group : inverses.constraints(), MOST_COMPUTED);
+      Search search = new Search(inverses.isNone() ? group : inverses.constraints(), mostComputed);
       Map<Term.Input, Object> found = inverses.composed(search.run());
       boolean isDirect = inverses.isNone();
       if (found.isEmpty() && !isDirect) {
-        search = new Search(group, MOST_COMPUTED);
+        search = new Search(group, mostComputed);
         found = search.run();
       }
       if (found.isEmpty() && search.isExhausted()) {
@@ -78,15 +84,39 @@ public final class Solver {
       }
       inputs.putAll(found);
     }
-    for (Constraint constraint : all) {
-      boolean isOpen =
-          !(constraint instanceof Constraint.Completes)
-              && new Values(inputs).holds(constraint) == null;
-      if (isOpen && !open.contains(constraint)) {
-        open.add(constraint);
+    all.stream().filter(c -> isOpen(c, inputs) && !open.contains(c)).forEach(open::add);
+    return new Solution.Found(inputs, open, doubts);
+  }
+
+  private static boolean isOpen(Constraint constraint, Map<Term.Input, Object> inputs) {
+    return !(constraint instanceof Constraint.Completes)
+        && new Values(inputs).holds(constraint) == null;
+  }
+
+  /** What is found when inputs are known under which none of the conditions is broken. */
+  public Solution.Found found(List<Constraint> constraints, Map<Term.Input, Object> inputs) {
+    Set<Constraint> distinct = new LinkedHashSet<>(constraints);
+    return new Solution.Found(
+        inputs, distinct.stream().filter(c -> isOpen(c, inputs)).toList(), List.of());
+  }
+
+  /** Those of some conditions that speak of what others do, or of what such ones speak of. */
+  public List<Constraint> together(List<Constraint> all, List<Constraint> about) {
+    Set<Term.Input> known = new HashSet<>();
+    about.forEach(one -> known.addAll(inputs(one)));
+    Set<Constraint> together = new LinkedHashSet<>(about);
+    boolean grows = true;
+    while (grows) {
+      grows = false;
+      for (Constraint one : all) {
+        Set<Term.Input> inputs = inputs(one);
+        if (inputs.stream().anyMatch(known::contains) && together.add(one)) {
+          known.addAll(inputs);
+          grows = true;
+        }
       }
     }
-    return new Solution.Found(inputs, open, doubts);
+    return all.stream().filter(together::contains).toList();
   }
 
   private Set<Term.Input> inputs(Constraint constraint) {
@@ -99,7 +129,7 @@ public final class Solver {
     for (Constraint one : group) {
       boolean shares = one != last && inputs(one).stream().anyMatch(inputs(last)::contains);
       if (shares) {
-        Search both = new Search(List.of(one, last), MOST_COMPUTED / 15);
+        Search both = new Search(List.of(one, last), mostComputed / 15);
         if (both.run().isEmpty()) {
           return one;
         }
@@ -295,20 +325,37 @@ public final class Solver {
       return values;
     }
 
-    /** What an input is compared with, where that is known. */
+    /** What an input is compared with, where that is known, and what is beside it. */
     private List<Object> same(Term.Input input, List<Constraint> here) {
-      List<Object> values = new ArrayList<>();
+      Set<Object> values = new LinkedHashSet<>();
       for (Constraint constraint : here) {
-        if (constraint instanceof Compared compared) {
-          Term other = compared.left().equals(input) ? compared.right() : compared.left();
-          Object value = now.of(other);
-          boolean isKnown = value != Values.UNDECIDED && !(value instanceof Values.Thrown);
-          if (isKnown && !other.equals(input) && compared.terms().contains(input)) {
-            values.add(value);
+        List<Term> compared = constraint instanceof Compared both ? both.terms() : List.of();
+        beside(input, compared, values);
+        for (Term term : constraint.terms()) {
+          term.visit(
+              part -> {
+                if (part instanceof Term.Operation call
+                    && call.operator() == Term.Operator.CALL
+                    && call.operands().size() == 2) {
+                  beside(input, call.operands(), values);
+                }
+              });
+        }
+      }
+      return List.copyOf(values);
+    }
+
+    private void beside(Term.Input input, List<Term> compared, Set<Object> values) {
+      if (compared.contains(input)) {
+        for (Term other : compared) {
+          Object value = other.equals(input) ? Values.UNDECIDED : now.of(other);
+          boolean isKnown =
+              value != null && value != Values.UNDECIDED && !(value instanceof Values.Thrown);
+          if (isKnown) {
+            values.addAll(candidates.beside(value, input.type()));
           }
         }
       }
-      return values;
     }
 
     /** Between two numbers, the first at which a difference is no longer, and is wholly, turned. */

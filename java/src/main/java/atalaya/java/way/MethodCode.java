@@ -39,6 +39,7 @@ final class MethodCode {
   private final BitSet[] points;
   private final List<List<Edge>> edges = new ArrayList<>();
   private final int[] lines;
+  private final BitSet allPoints = new BitSet();
   private Graph graph;
   private BitSet passedByAll;
   private Optional<Path> shortest;
@@ -62,6 +63,10 @@ final class MethodCode {
       edges.add(edgesFrom(i, outcomes));
     }
     exceptions();
+    for (int i = 0; i < size; i++) {
+      allPoints.or(points[i]);
+      edges.get(i).stream().filter(e -> e.point() >= 0).forEach(e -> allPoints.set(e.point()));
+    }
   }
 
   private List<Edge> edgesFrom(int at, Map<Integer, Integer> outcomes) {
@@ -187,12 +192,7 @@ final class MethodCode {
 
   /** All points of outcomes, lines and handlers in it. */
   BitSet allPoints() {
-    BitSet all = new BitSet();
-    for (int i = 0; i < points.length; i++) {
-      all.or(points[i]);
-      edges.get(i).stream().filter(e -> e.point() >= 0).forEach(e -> all.set(e.point()));
-    }
-    return all;
+    return allPoints;
   }
 
   boolean writes(String field) {

@@ -61,6 +61,7 @@ final class PathSearch {
   private final Graph graph;
   private final BitSet inLoop;
   private final BitSet blockedFrom = new BitSet();
+  private final BitSet forced = new BitSet();
   private final BitSet begun = new BitSet();
   private final int firstTurn;
 
@@ -70,6 +71,7 @@ final class PathSearch {
     this.wanted = wanted;
     this.lambdaBodies = lambdaBodies;
     wanted.blocked().forEach(taken -> blockedFrom.set(taken.edge().from()));
+    wanted.forced().forEach(forced::set);
     this.graph = code.graph();
     this.inLoop = graph.inLoop();
     wanted.begun().forEach(move -> begun.or(passed(move)));
@@ -155,28 +157,57 @@ final class PathSearch {
     int layers = graph.hasLoops() ? TURNS + 1 : 1;
     double[][] best = new double[layers][code.size()];
     Edge[][] choice = new Edge[layers][code.size()];
-    for (int layer = layers - 1; layer >= 0; layer--) {
+    double[] first = worths(new BitSet());
+    double[] later = again ? worths(passedBefore) : new double[first.length];
+    for (int layer = layers - 1; layer >= firstTurn; layer--) {
       Arrays.fill(best[layer], NEVER);
       for (int at : graph.order()) {
         boolean repeated = layer > firstTurn && inLoop.get(at);
-        double own = repeated ? (again ? weightWithout(at, passedBefore) : 0) : weightAt(at);
+        double[] worth = repeated ? later : first;
+        List<Edge> edges = code.edges(at);
         double after = end(at);
-        for (Edge edge : code.edges(at)) {
+        for (int i = 0; i < edges.size(); i++) {
+          Edge edge = edges.get(i);
           int to = graph.closesLoop(at, edge.to()) ? layer + 1 : layer;
           if (to < layers && !isBlocked(edge, layer)) {
-            double through = best[to][edge.to()] + of(edge, at, repeated, again, passedBefore);
+            double through = best[to][edge.to()] + of(edge, edges.size() > 1, worth);
             if (through > after) {
               after = through;
               choice[layer][at] = edge;
             }
           }
         }
-        best[layer][at] = own + after;
+        best[layer][at] = after + own(at, worth, repeated);
       }
     }
     int from = wanted.begun().isEmpty() ? 0 : last(wanted.begun()).edge().to();
     boolean hasNone = firstTurn >= layers || best[firstTurn][from] == NEVER;
     return hasNone ? Optional.empty() : Optional.of(path(choice, from));
+  }
+
+  /** What each point is worth that the path did not begin with, and that was not passed before. */
+  private double[] worths(BitSet passed) {
+    double[] worths = new double[code.allPoints().length()];
+    BitSet points = code.allPoints();
+    for (int p = points.nextSetBit(0); p >= 0; p = points.nextSetBit(p + 1)) {
+      worths[p] = begun.get(p) || passed.get(p) ? 0 : wanted.weights().applyAsDouble(p);
+    }
+    return worths;
+  }
+
+  private double own(int at, double[] worth, boolean repeated) {
+    double sum = repeated ? 0 : ofLambda[at] + (forced.get(at) ? FORCED : 0);
+    BitSet here = code.points(at);
+    for (int p = here.nextSetBit(0); p >= 0; p = here.nextSetBit(p + 1)) {
+      sum += worth[p];
+    }
+    return sum;
+  }
+
+  private static double of(Edge edge, boolean parts, double[] worth) {
+    double cost = parts ? OF_CONDITION : 0;
+    cost += edge.thrown().isEmpty() ? 0 : OF_EXCEPTION;
+    return (edge.point() >= 0 ? worth[edge.point()] : 0) - cost;
   }
 
   private boolean isBlocked(Edge edge, int turn) {
@@ -204,33 +235,6 @@ final class PathSearch {
     int opcode = code.at(at).getOpcode();
     boolean ends = MethodCode.isExit(opcode) && !(wanted.returning() && opcode == Opcodes.ATHROW);
     return ends ? 0 : NEVER;
-  }
-
-  private double weight(int point) {
-    return begun.get(point) ? 0 : wanted.weights().applyAsDouble(point);
-  }
-
-  private double weightAt(int at) {
-    double sum = ofLambda[at] + (wanted.forced().contains(at) ? FORCED : 0);
-    for (int p = code.points(at).nextSetBit(0); p >= 0; p = code.points(at).nextSetBit(p + 1)) {
-      sum += weight(p);
-    }
-    return sum;
-  }
-
-  private double weightWithout(int at, BitSet passed) {
-    double sum = 0;
-    for (int p = code.points(at).nextSetBit(0); p >= 0; p = code.points(at).nextSetBit(p + 1)) {
-      sum += passed.get(p) ? 0 : weight(p);
-    }
-    return sum;
-  }
-
-  private double of(Edge edge, int from, boolean repeated, boolean again, BitSet passed) {
-    double cost = code.edges(from).size() > 1 ? OF_CONDITION : 0;
-    cost += edge.thrown().isEmpty() ? 0 : OF_EXCEPTION;
-    boolean counts = edge.point() >= 0 && (!repeated || again && !passed.get(edge.point()));
-    return (counts ? weight(edge.point()) : 0) - cost;
   }
 
   /** Whether a loop is left or goes on at an instruction. */

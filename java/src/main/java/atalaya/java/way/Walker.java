@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import org.objectweb.asm.Handle;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
@@ -60,19 +61,23 @@ final class Walker {
   int depth;
 
   private final Meanings meanings;
+  private final Steering steering;
   private final Calls calls = new Calls(this);
   private final Map<Constraint, Walked.Cause> causes = new IdentityHashMap<>();
   private final Values nothing = new Values(Map.of());
   private final Set<Constraint> inLoops = Collections.newSetFromMap(new IdentityHashMap<>());
   private Walked.Cause cause;
   private boolean isInLoop;
+  private Steering steered = Steering.NONE;
+  private Edge taken;
   private boolean apart;
   private int made;
   private int line;
 
-  Walker(CodeBase base, Meanings meanings) {
+  Walker(CodeBase base, Meanings meanings, Steering steering) {
     this.base = base;
     this.meanings = meanings;
+    this.steering = steering;
   }
 
   /**
@@ -81,9 +86,10 @@ final class Walker {
    * @param route from the one that a test calls
    * @param sites the instructions of each but the last that call the next
    */
-  static Walked walk(CodeBase base, Meanings meanings, List<Path> route, List<Integer> sites)
+  static Walked walk(
+      CodeBase base, Meanings meanings, Steering steering, List<Path> route, List<Integer> sites)
       throws NotFollowed {
-    Walker walker = new Walker(base, meanings);
+    Walker walker = new Walker(base, meanings, steering);
     MethodCode first = route.get(0).code();
     Term.Input receiver = null;
     List<Term> all = new ArrayList<>();
@@ -125,6 +131,10 @@ final class Walker {
   record Route(List<Path> paths, List<Integer> sites, int at) {
     static final Route NONE = new Route(List.of(), List.of(), 0);
 
+    boolean isLast() {
+      return at == sites.size();
+    }
+
     boolean goesOnAt(int instruction) {
       return at < sites.size() && sites.get(at) == instruction;
     }
@@ -139,7 +149,8 @@ final class Walker {
   }
 
   /** Follows a path with given arguments, the object first. */
-  End run(Path path, List<Term> arguments, Route route) throws NotFollowed {
+  End run(Path planned, List<Term> arguments, Route route) throws NotFollowed {
+    Path path = planned;
     MethodCode code = path.code();
     Frame<Symbol> frame = new Frame<>(code.node().maxLocals, Math.max(1, code.node().maxStack + 1));
     int slot = 0;
@@ -154,16 +165,27 @@ final class Walker {
     Instructions instructions = new Instructions(this, calls);
     depth++;
     try {
-      for (Path.Move move : path.moves()) {
+      for (int i = 0; i < path.moves().size(); i++) {
+        Path.Move move = path.moves().get(i);
+        boolean isOnRoute = depth == 1 + route.at();
         pass(code, code.points(move.at()));
         line = code.line(move.at());
-        if (depth == 1 + route.at() && move.edge() != null && isParting(code, move.edge())) {
+        if (isOnRoute && move.edge() != null && isParting(code, move.edge())) {
           cause = new Walked.Cause(route.at(), move.taken());
         }
-        isInLoop = depth == 1 + route.at() ? code.loops().get(move.at()) : isInLoop;
+        isInLoop = isOnRoute ? code.loops().get(move.at()) : isInLoop;
+        steered = isOnRoute && route.isLast() ? steering : Steering.NONE;
+        Edge takenBefore = taken;
+        taken = null;
         Optional<End> end = step(path, move, frame, instructions, route);
         if (end.isPresent()) {
           return end.get();
+        }
+        Edge instead = taken;
+        taken = takenBefore;
+        if (instead != null && instead != move.edge()) {
+          path =
+              otherwise(path.moves().subList(0, i), new Path.Move(move.at(), instead, move.turn()));
         }
       }
       throw new NotFollowed("the path has no end", null);
@@ -172,6 +194,14 @@ final class Walker {
     } finally {
       depth--;
     }
+  }
+
+  private Path otherwise(List<Path.Move> before, Path.Move instead) throws NotFollowed {
+    List<Path.Move> begun = new ArrayList<>(before);
+    begun.add(instead);
+    return steering
+        .goOn(begun)
+        .orElseThrow(() -> new NotFollowed("nothing goes on from line " + line, null));
   }
 
   private static boolean isParting(MethodCode code, Edge edge) {
@@ -188,7 +218,9 @@ final class Walker {
     if (opcode < 0) {
       return Optional.empty();
     }
-    if (edge != null && edge.point() >= 0) {
+    boolean isDecision =
+        edge != null && edge.thrown().isEmpty() && code.edges(move.at()).size() > 1;
+    if (edge != null && edge.point() >= 0 && !isDecision) {
       passed(code, edge);
     }
     if (opcode == Opcodes.ATHROW) {
@@ -203,9 +235,12 @@ final class Walker {
       frame.clearStack();
       frame.push(new Symbol(Term.unknown("the exception", "L" + edge.thrown() + ";")));
     } else if (instruction instanceof JumpInsnNode jump && opcode != Opcodes.GOTO) {
-      jump(jump, edge.to() != move.at() + 1 || isJump(code, edge), frame, code, edge);
+      Term right = rightOf(jump, frame);
+      Term left = frame.pop().term();
+      decide(code, move, to -> List.of(compared(jump, left, right, code, to)));
     } else if (instruction instanceof LookupSwitchInsnNode choice) {
-      choice(choice, frame.pop().term(), code, edge);
+      Term value = frame.pop().term();
+      decide(code, move, to -> chosen(choice, value, code, to));
     } else if (opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN) {
       return Optional.of(new End(opcode == Opcodes.RETURN ? null : frame.pop().term(), ""));
     } else if (route.goesOnAt(move.at())) {
@@ -266,17 +301,38 @@ final class Walker {
     return terms;
   }
 
-  private void jump(
-      JumpInsnNode jump, boolean jumps, Frame<Symbol> frame, MethodCode code, Edge edge) {
-    Term right = Term.of(0);
-    Relation relation;
-    switch (jump.getOpcode()) {
-      case Opcodes.IFNULL, Opcodes.IFNONNULL -> right = Term.NULL;
-      case Opcodes.IFEQ, Opcodes.IFNE, Opcodes.IFLT, Opcodes.IFGE, Opcodes.IFGT, Opcodes.IFLE -> {}
-      default -> right = frame.pop().term();
+  /** Takes an edge, or another one where it can't be taken; what it needs has to hold. */
+  private void decide(MethodCode code, Path.Move move, Function<Edge, List<Constraint>> needed) {
+    List<Edge> all = new ArrayList<>(List.of(move.edge()));
+    code.edges(move.at()).stream()
+        .filter(other -> !other.equals(move.edge()) && other.thrown().isEmpty())
+        .forEach(all::add);
+    Steering steering = steered;
+    taken =
+        all.stream()
+            .filter(edge -> steering.allows(state.constraints, needed.apply(edge)))
+            .findFirst()
+            .orElse(move.edge());
+    if (taken != move.edge()) {
+      cause = new Walked.Cause(cause.level(), new Path.Taken(taken, move.turn()));
     }
-    Term left = frame.pop().term();
-    relation =
+    if (taken.point() >= 0) {
+      passed(code, taken);
+    }
+    needed.apply(taken).forEach(this::require);
+  }
+
+  private static Term rightOf(JumpInsnNode jump, Frame<Symbol> frame) {
+    return switch (jump.getOpcode()) {
+      case Opcodes.IFNULL, Opcodes.IFNONNULL -> Term.NULL;
+      case Opcodes.IFEQ, Opcodes.IFNE, Opcodes.IFLT, Opcodes.IFGE, Opcodes.IFGT, Opcodes.IFLE ->
+          Term.of(0);
+      default -> frame.pop().term();
+    };
+  }
+
+  private Compared compared(JumpInsnNode jump, Term left, Term right, MethodCode code, Edge edge) {
+    Relation relation =
         switch (jump.getOpcode()) {
           case Opcodes.IFEQ, Opcodes.IF_ICMPEQ, Opcodes.IF_ACMPEQ, Opcodes.IFNULL -> Relation.EQUAL;
           case Opcodes.IFNE, Opcodes.IF_ICMPNE, Opcodes.IF_ACMPNE, Opcodes.IFNONNULL ->
@@ -286,33 +342,35 @@ final class Walker {
           case Opcodes.IFGT, Opcodes.IF_ICMPGT -> Relation.GREATER;
           default -> Relation.AT_MOST;
         };
-    boolean isCompared =
+    boolean jumps = edge.to() != edge.from() + 1 || isJump(code, edge);
+    Relation taken = jumps ? relation : relation.negated();
+    boolean isDifference =
         left instanceof Term.Operation operation
             && operation.operator() == Term.Operator.COMPARE
             && jump.getOpcode() <= Opcodes.IFLE;
-    Relation taken = jumps ? relation : relation.negated();
-    if (isCompared) {
+    if (isDifference) {
       List<Term> operands = ((Term.Operation) left).operands();
-      require(new Compared(operands.get(0), taken, operands.get(1), reason(code, edge)));
-    } else {
-      require(new Compared(left, taken, right, reason(code, edge)));
+      return new Compared(operands.get(0), taken, operands.get(1), reason(code, edge));
     }
+    return new Compared(left, taken, right, reason(code, edge));
   }
 
-  private void choice(LookupSwitchInsnNode choice, Term value, MethodCode code, Edge edge) {
+  private List<Constraint> chosen(
+      LookupSwitchInsnNode choice, Term value, MethodCode code, Edge edge) {
     Reason reason = reason(code, edge);
     if (edge.key() != null) {
-      require(new Compared(value, Relation.EQUAL, Term.of(edge.key()), reason));
-      return;
+      return List.of(new Compared(value, Relation.EQUAL, Term.of(edge.key()), reason));
     }
+    List<Constraint> needed = new ArrayList<>();
     for (Integer key : choice.keys) {
       boolean leadsHere =
           code.edges(edge.from()).stream()
               .anyMatch(e -> key.equals(e.key()) && e.to() == edge.to());
       if (!leadsHere) {
-        require(new Compared(value, Relation.NOT_EQUAL, Term.of(key), reason));
+        needed.add(new Compared(value, Relation.NOT_EQUAL, Term.of(key), reason));
       }
     }
+    return needed;
   }
 
   private Reason reason(MethodCode code, Edge edge) {

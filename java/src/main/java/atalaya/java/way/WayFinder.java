@@ -5,6 +5,7 @@ import atalaya.core.plan.Way;
 import atalaya.core.solve.Solution;
 import atalaya.core.solve.Solver;
 import atalaya.core.term.Constraint;
+import atalaya.core.term.EnumValue;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -19,10 +20,16 @@ import java.util.function.Predicate;
 
 /** Finds the best way of a method, and what leads there. */
 public final class WayFinder {
+  /** So many conditions are computed for a whole path, at most, and for each step along one. */
+  private static final int THOROUGH = 3_000;
+
+  private static final int QUICK = 600;
+
   private final CodeBase base;
   private final Meanings meanings;
   private final Routes routes;
   private final Solver solver;
+  private final Solver quick;
 
   /**
    * For a project.
@@ -35,7 +42,10 @@ public final class WayFinder {
     this.base = base;
     this.meanings = new Meanings(model);
     this.routes = new Routes(base, isReached);
-    this.solver = new Solver(type -> base.code(type).map(ClassCode::constants).orElse(List.of()));
+    Function<String, List<EnumValue>> enums =
+        type -> base.code(type).map(ClassCode::constants).orElse(List.of());
+    this.solver = new Solver(enums, THOROUGH);
+    this.quick = new Solver(enums, QUICK);
   }
 
   /**
@@ -74,7 +84,7 @@ public final class WayFinder {
       return new Answer.Nothing();
     }
     WaySearch.Result result =
-        new WaySearch(base, meanings, solver, wanted, route, sites, code.get()).run();
+        new WaySearch(base, meanings, solver, quick, wanted, route, sites, code.get()).run();
     if (result instanceof WaySearch.Solved solved) {
       return new Answer.Found(way(route, solved.walked(), solved.solution(), wanted));
     }

@@ -25,13 +25,21 @@ import java.util.Set;
  */
 final class WaySearch {
   private static final int MOST_TRIES = 40;
-  private static final int MOST_DOUBTS = 6;
+
+  /** So many are gone along as far as they can be, before they are given up. */
+  private static final int MOST_STEERED = 4;
+
+  /** So many are tried after there is a way, for a better one. */
+  private static final int MORE_TRIES = 5;
+
+  /** A better one is looked for only when it may be worth so many times as much. */
+  private static final double WORTH_MORE = 1.15;
 
   /** The further a try has come, the less it has to be worth to be gone on with. */
   private static final double DIVING = 1.5;
 
   /** A way with values may be worth so much less than one for which none were found. */
-  private static final double WORTH_CERTAINTY = 0.6;
+  private static final double WORTH_CERTAINTY = 0.4;
 
   private static final double TOWARDS = 1e5;
 
@@ -76,28 +84,44 @@ final class WaySearch {
     }
   }
 
-  private record Try(Attempt attempt, List<Path> paths, double weight) {
+  /**
+   * An attempt and its paths through the route; they are looked for when it is its turn.
+   *
+   * @param weight what its path gains, or at most does
+   * @param paths null before they were looked for
+   * @param number by which equal ones keep their order
+   */
+  private record Try(Attempt attempt, double weight, List<Path> paths, int number) {
+    double priority() {
+      return weight + DIVING * attempt.depth();
+    }
+
     /** The one through the method that is asked for. */
     Path path() {
       return paths.get(paths.size() - 1);
-    }
-
-    double priority() {
-      return weight + DIVING * attempt.depth();
     }
   }
 
   private final CodeBase base;
   private final Meanings meanings;
   private final Solver solver;
+  private final Solver quick;
   private final WayFinder.Wanted wanted;
   private final List<Ref> route;
   private final List<Integer> sites;
   private final MethodCode code;
   private final BitSet left;
   private final PriorityQueue<Try> tries =
-      new PriorityQueue<>(Comparator.comparingDouble(Try::priority).reversed());
+      new PriorityQueue<>(
+          Comparator.comparingDouble(Try::priority).reversed().thenComparingInt(Try::number));
   private final Set<List<Path>> seen = new HashSet<>();
+  private int added;
+  private int steered;
+  private Solved certain;
+  private double certainWeight;
+  private Solved doubtful;
+  private double doubtfulWeight;
+  private Solution.Contradiction because;
 
   /**
    * For a method.
@@ -109,6 +133,7 @@ final class WaySearch {
       CodeBase base,
       Meanings meanings,
       Solver solver,
+      Solver quick,
       WayFinder.Wanted wanted,
       List<Ref> route,
       List<Integer> sites,
@@ -116,6 +141,7 @@ final class WaySearch {
     this.base = base;
     this.meanings = meanings;
     this.solver = solver;
+    this.quick = quick;
     this.wanted = wanted;
     this.route = route;
     this.sites = sites;
@@ -124,39 +150,26 @@ final class WaySearch {
   }
 
   Result run() {
-    add(Attempt.FIRST);
-    Solution.Contradiction because = null;
-    Solved doubtful = null;
-    double doubtfulWeight = 0;
-    int doubts = 0;
-    for (int tried = 0; tried < MOST_TRIES && doubts < MOST_DOUBTS && !tries.isEmpty(); tried++) {
-      Try next = tries.remove();
-      boolean isWorse =
-          doubtful != null && next.weight() < WORTH_CERTAINTY * doubtfulWeight
-              || wanted.towards() < 0 && next.weight() < 0.5;
-      if (isWorse) {
-        continue;
-      }
-      Optional<Walked> walked = walk(next.paths());
+    tries.add(new Try(Attempt.FIRST, Double.MAX_VALUE, null, 0));
+    int left = MOST_TRIES;
+    for (Optional<Try> next = best(); next.isPresent() && left > 0; next = best()) {
+      Optional<Walked> walked = walk(next.get().paths(), Steering.NONE);
       if (walked.isEmpty()) {
-        return new OnlyPath(next.path());
+        return new OnlyPath(next.get().path());
       }
-      Solution solution = solver.solve(walked.get().constraints());
-      if (solution instanceof Solution.Contradiction contradiction) {
-        because = because == null ? contradiction : because;
-        tryOthers(next, walked.get(), contradiction);
-      } else if (solution instanceof Solution.Found found) {
-        Solved solved = new Solved(walked.get(), found);
-        if (found.doubts().isEmpty()) {
-          return solved;
+      Optional<Solution.Contradiction> conflict = solve(next.get(), walked.get());
+      if (conflict.isPresent()) {
+        if (certain == null && steered++ < MOST_STEERED) {
+          steer(next.get());
         }
-        if (doubtful == null || next.weight() > doubtfulWeight) {
-          doubtful = solved;
-          doubtfulWeight = next.weight();
-        }
-        doubts++;
-        tryOthers(next, walked.get(), found.doubts().get(0));
+        others(next.get(), walked.get(), conflict.get());
       }
+      left = certain == null ? left - 1 : Math.min(left - 1, MORE_TRIES);
+    }
+    boolean isCertain =
+        certain != null && (doubtful == null || certainWeight >= WORTH_CERTAINTY * doubtfulWeight);
+    if (isCertain) {
+      return certain;
     }
     if (doubtful != null) {
       return outsideLoops(doubtful);
@@ -164,7 +177,83 @@ final class WaySearch {
     return because == null ? new NothingLeft() : new Excluded(because);
   }
 
-  private void add(Attempt attempt) {
+  /** What is to be tried next of what waits; empty when nothing is worth it. */
+  private Optional<Try> best() {
+    while (!tries.isEmpty()) {
+      Try next = tries.remove();
+      boolean isWorthIt =
+          next.weight() > certainWeight * WORTH_MORE
+              && next.weight() > WORTH_CERTAINTY * doubtfulWeight
+              && (wanted.towards() >= 0 || next.weight() >= 0.5);
+      if (isWorthIt && next.paths() != null) {
+        return Optional.of(next);
+      }
+      if (isWorthIt) {
+        found(next).ifPresent(tries::add);
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** What excludes each other on a path; empty when there are values for it. */
+  private Optional<Solution.Contradiction> solve(Try one, Walked walked) {
+    Solution solution = solver.solve(walked.constraints());
+    if (solution instanceof Solution.Contradiction contradiction) {
+      because = because == null ? contradiction : because;
+      return Optional.of(contradiction);
+    }
+    Solution.Found found = (Solution.Found) solution;
+    if (found.doubts().isEmpty()) {
+      if (one.weight() > certainWeight) {
+        certain = new Solved(walked, found);
+        certainWeight = one.weight();
+      }
+      return Optional.empty();
+    }
+    if (one.weight() > doubtfulWeight) {
+      doubtful = new Solved(walked, found);
+      doubtfulWeight = one.weight();
+    }
+    return Optional.of(found.doubts().get(0));
+  }
+
+  /** Goes along a path as far as it can be gone, and else the best other way there is. */
+  private void steer(Try one) {
+    Steering steering = new Steering(quick, begun -> through(one.attempt().beginning(begun)));
+    Optional<Walked> walked = walk(one.paths(), steering);
+    if (walked.isPresent() && !steering.isStuck()) {
+      double weight = steering.path().map(this::weight).orElse(one.weight());
+      boolean comesThere = wanted.towards() < 0 || weight >= TOWARDS;
+      if (comesThere && weight > certainWeight) {
+        certain = new Solved(walked.get(), steering.found(walked.get().constraints()));
+        certainWeight = weight;
+      }
+    }
+  }
+
+  private void add(Attempt attempt, double atMost) {
+    tries.add(new Try(attempt, atMost, null, ++added));
+  }
+
+  /** With the paths; empty when there are none that come to what is wanted, or they are known. */
+  private Optional<Try> found(Try one) {
+    Attempt attempt = one.attempt();
+    Optional<Path> last = through(attempt);
+    if (last.isEmpty()) {
+      return Optional.empty();
+    }
+    double weight = weight(last.get());
+    List<Path> paths = leadingThere(attempt);
+    boolean comesThere =
+        paths.size() == sites.size() && (wanted.towards() < 0 || weight >= TOWARDS);
+    paths.add(last.get());
+    return comesThere && seen.add(paths)
+        ? Optional.of(new Try(attempt, weight, paths, one.number()))
+        : Optional.empty();
+  }
+
+  /** The heaviest path through the method itself. */
+  private Optional<Path> through(Attempt attempt) {
     PathSearch.Wanted search =
         new PathSearch.Wanted(
             point -> (left.get(point) ? 1 : 0) + (point == wanted.towards() ? TOWARDS : 0),
@@ -172,18 +261,7 @@ final class WaySearch {
             attempt.begun(),
             attempt.blockedAt(route.size() - 1),
             false);
-    Optional<Path> last = PathSearch.heaviest(code, search, base::code);
-    List<Path> paths = leadingThere(attempt);
-    boolean comesThere = last.isPresent() && paths.size() == sites.size();
-    if (!comesThere) {
-      return;
-    }
-    paths.add(last.get());
-    double weight = weight(last.get());
-    boolean isWanted = wanted.towards() < 0 || weight >= TOWARDS;
-    if (isWanted && seen.add(paths)) {
-      tries.add(new Try(attempt, paths, weight));
-    }
+    return PathSearch.heaviest(code, search, base::code);
   }
 
   /** The shortest paths through the methods before it on the route; fewer where one has none. */
@@ -207,49 +285,56 @@ final class WaySearch {
     return passed.cardinality() + (comesThere ? TOWARDS : 0);
   }
 
-  private void tryOthers(Try failed, Walked walked, Solution.Contradiction conflict) {
+  /** Notes other ways. */
+  private void others(Try failed, Walked walked, Solution.Contradiction conflict) {
+    List<Path.Move> moves = failed.path().moves();
     boolean isAlone = conflict.one() == conflict.other();
     boolean isComputed = isAlone && conflict.one().inputs().isEmpty();
     for (Constraint constraint : List.of(conflict.other(), conflict.one())) {
       Walked.Cause cause = walked.causes().get(constraint);
       boolean isHere = cause != null && cause.level() == route.size() - 1;
       if (isComputed && isHere) {
-        otherwise(failed, cause);
+        otherwise(failed, position(moves, cause.edge()));
       } else if (cause != null) {
         boolean ofTurn =
             isAlone || isHere && PathSearch.steersLoop(code, cause.edge().edge().from());
-        add(failed.attempt().without(ofTurn ? cause : cause.always(), 1));
+        add(failed.attempt().without(ofTurn ? cause : cause.always(), 1), failed.weight());
       }
     }
+  }
+
+  private static int position(List<Path.Move> moves, Path.Taken edge) {
+    for (int i = 0; i < moves.size(); i++) {
+      Path.Move move = moves.get(i);
+      if (edge.edge().equals(move.edge()) && move.turn() == edge.turn()) {
+        return i;
+      }
+    }
+    return -1;
   }
 
   /**
    * What a path computed itself leaves another outcome, whatever the inputs; or it has to go
    * another way before.
    */
-  private void otherwise(Try failed, Walked.Cause cause) {
+  private void otherwise(Try failed, int at) {
     List<Path.Move> moves = failed.path().moves();
+    Path.Move broken = moves.get(at);
+    for (MethodCode.Edge other : code.edges(broken.at())) {
+      if (!other.equals(broken.edge()) && other.thrown().isEmpty()) {
+        List<Path.Move> begun = new ArrayList<>(moves.subList(0, at));
+        begun.add(new Path.Move(broken.at(), other, broken.turn()));
+        add(failed.attempt().beginning(begun), failed.weight());
+      }
+    }
     String type = code.ref().type();
-    for (int i = failed.attempt().begun().size(); i < moves.size(); i++) {
-      Path.Move move = moves.get(i);
-      if (move.edge() == null) {
-        return;
-      }
-      Walked.Cause here = new Walked.Cause(cause.level(), move.taken());
-      if (here.equals(cause)) {
-        for (MethodCode.Edge other : code.edges(move.at())) {
-          if (!other.equals(move.edge()) && other.thrown().isEmpty()) {
-            List<Path.Move> begun = new ArrayList<>(moves.subList(0, i));
-            begun.add(new Path.Move(move.at(), other, move.turn()));
-            add(failed.attempt().beginning(begun));
-          }
-        }
-        return;
-      }
-      if (move.edge().point() >= 0 && code.loops().get(move.at())) {
-        add(failed.attempt().without(here, 0));
-      } else if (move.edge().point() >= 0 && meanings.reason(type, move.edge().point()).isEmpty()) {
-        add(failed.attempt().without(here.always(), 0));
+    for (Path.Move move : moves.subList(Math.min(at, failed.attempt().begun().size()), at)) {
+      int point = move.edge().point();
+      Walked.Cause here = new Walked.Cause(route.size() - 1, move.taken());
+      if (point >= 0 && code.loops().get(move.at())) {
+        add(failed.attempt().without(here, 0), failed.weight());
+      } else if (point >= 0 && meanings.reason(type, point).isEmpty()) {
+        add(failed.attempt().without(here.always(), 0), failed.weight());
       }
     }
   }
@@ -271,9 +356,9 @@ final class WaySearch {
     return solved;
   }
 
-  private Optional<Walked> walk(List<Path> paths) {
+  private Optional<Walked> walk(List<Path> paths, Steering steering) {
     try {
-      return Optional.of(Walker.walk(base, meanings, paths, sites));
+      return Optional.of(Walker.walk(base, meanings, steering, paths, sites));
     } catch (Walker.NotFollowed e) {
       return Optional.empty();
     }
