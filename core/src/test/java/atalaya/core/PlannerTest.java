@@ -82,6 +82,7 @@ class PlannerTest {
     "1/1 9/1, 2/1, 100, 100, b1 a1 a2", // what stands behind is not known before
     "9/4, 1/1, 3, 100, b1",
     "9/4, 1/1, 0, 100, ''",
+    "8/2 1/1, 5/1, 2147483647, 2, a1 b1", // tests are scarce, and not their effort
   })
   void choosesWhatBuysMost(String a, String b, int points, int tests, String expected) {
     Limits limits = new Limits(points, tests, Double.POSITIVE_INFINITY, Integer.MAX_VALUE);

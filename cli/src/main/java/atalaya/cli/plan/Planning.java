@@ -130,8 +130,7 @@ public final class Planning {
       boolean isEntered = method.lines().part() + method.outcomes().part() > 0;
       double most =
           bounds.getOrDefault(method.qualifiedName(), method.unwatched().unreached())
-              * scene.weight(method.path())
-              / (isEntered ? 1 : 2);
+              * scene.weight(method.path());
       tasks.add(new MethodTask(scene, method, most, work -> heaviest(method, work), notes));
       if (i < SEARCHED_FOR_FAULTS && isEntered) {
         faults(method, tasks);

@@ -82,12 +82,12 @@ public record Brief(
   }
 
   /**
-   * What it is worth: its weighted gain for each point. What may well be a fault comes before all
-   * that was merely never tried.
+   * What it is worth, by what is scarce: its weighted gain for each point, or in all. What may well
+   * be a fault comes before all that was merely never tried.
    */
-  public double worth() {
+  public double worth(boolean perPoint) {
     boolean mayFail = way.isPresent() && way.get().setUp().mayFail().isPresent();
-    return weighted / effort.points() + (mayFail ? OF_FAULT : 0);
+    return weighted / (perPoint ? effort.points() : 1) + (mayFail ? OF_FAULT : 0);
   }
 
   /** The class and the method without the package. */

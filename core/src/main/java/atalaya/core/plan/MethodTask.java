@@ -25,7 +25,7 @@ public final class MethodTask implements Task {
   /**
    * Of a method.
    *
-   * @param most no brief of it gains more for each point
+   * @param most no brief of it gains more
    * @param ways the best way through it once some work is done
    * @param notes what else is to be known of it
    */
@@ -50,6 +50,12 @@ public final class MethodTask implements Task {
   @Override
   public double most() {
     return most;
+  }
+
+  @Override
+  public int leastPoints() {
+    boolean isEntered = method.lines().part() + method.outcomes().part() > 0;
+    return isEntered ? 1 : 2;
   }
 
   @Override

@@ -7,8 +7,13 @@ public interface Task {
   /** Its name, by which tasks are ordered where nothing else tells them apart. */
   String name();
 
-  /** No brief of it gains more for each point. */
+  /** No brief of it gains more, weights of zones included. */
   double most();
+
+  /** No brief of it has less effort. */
+  default int leastPoints() {
+    return 1;
+  }
 
   /** Its best brief once all of this work is done; empty when nothing is left to gain. */
   Optional<Brief> best(Work done);

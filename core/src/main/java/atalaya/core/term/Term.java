@@ -34,7 +34,13 @@ public sealed interface Term {
    *
    * @param name as a person reads it: {@code crew}, {@code vessel.metres}, {@code link.send(..)}
    */
-  record Input(String name, String type, Source source, Object usual) implements Term {}
+  record Input(String name, String type, Source source, Object usual) implements Term {
+    /** Names are nearly unique, and their hash code is known. */
+    @Override
+    public int hashCode() {
+      return name.hashCode();
+    }
+  }
 
   /** Where an input comes from. */
   enum Source {

@@ -23,7 +23,7 @@ public final class WayFinder {
   /** So many conditions are computed for a whole path, at most, and for each step along one. */
   private static final int THOROUGH = 3_000;
 
-  private static final int QUICK = 600;
+  private static final int QUICK = 300;
 
   private final CodeBase base;
   private final Meanings meanings;

@@ -30,10 +30,10 @@ final class WaySearch {
   private static final int MOST_STEERED = 4;
 
   /** So many are tried after there is a way, for a better one. */
-  private static final int MORE_TRIES = 5;
+  private static final int MORE_TRIES = 3;
 
   /** A better one is looked for only when it may be worth so many times as much. */
-  private static final double WORTH_MORE = 1.15;
+  private static final double WORTH_MORE = 1.25;
 
   /** The further a try has come, the less it has to be worth to be gone on with. */
   private static final double DIVING = 1.5;
