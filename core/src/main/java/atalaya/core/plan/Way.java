@@ -12,7 +12,8 @@ import java.util.Optional;
  * @param calls the methods on it, qualified, from the one that a test calls to the one that the way
  *     is for
  * @param steps the conditions on it and how each has to come out, in order
- * @param points what it reaches for certain, by binary name of the class
+ * @param points what it reaches, by binary name of the class; of methods that it calls and nothing
+ *     entered yet what the way with fewest conditions through them does
  * @param setUp what leads there
  * @param result what is to be seen at its end
  * @param doubles how many arguments need a test double, at least 0

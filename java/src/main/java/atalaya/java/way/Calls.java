@@ -9,9 +9,11 @@ import atalaya.core.term.Platform;
 import atalaya.core.term.Term;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.objectweb.asm.Opcodes;
@@ -21,6 +23,7 @@ import org.objectweb.asm.tree.MethodInsnNode;
 /** What calls give. */
 final class Calls {
   private static final int MOST_PATHS = 12;
+  private static final int MOST_CALLED = 40;
   private static final Pattern MAY_THROW =
       Pattern.compile(
           "parse.*|valueOf|charAt|substring|subSequence|codePointAt|of|ofEpoch.*|repeat|.*Exact"
@@ -54,13 +57,14 @@ final class Calls {
       walker.require(new Constraint.Throws(ofPlatform(call, arguments), exception, reason));
       return;
     }
-    Optional<Ref> answering = answering(call, arguments);
+    Optional<Term.Input> collaborator = collaborator(call, arguments);
+    boolean isByDouble = collaborator.filter(walker.objects::isDouble).isPresent();
+    Optional<Ref> answering = isByDouble ? Optional.empty() : answering(call, arguments);
     if (answering.isPresent()) {
       Term result = choice(answering.get(), arguments).orElse(unknown(call));
       walker.require(new Constraint.Throws(result, exception, reason));
       return;
     }
-    Optional<Term.Input> collaborator = collaborator(call, arguments);
     Term throwing =
         collaborator.isPresent()
             ? new Term.Input(
@@ -172,8 +176,7 @@ final class Calls {
   /** The project's own method that answers for certain. */
   private Optional<Ref> answering(MethodInsnNode call, List<Term> arguments) {
     Ref named = new Ref(call.owner, call.name + call.desc);
-    boolean isVirtual =
-        call.getOpcode() == Opcodes.INVOKEVIRTUAL || call.getOpcode() == Opcodes.INVOKEINTERFACE;
+    boolean isVirtual = isVirtual(call);
     if (isVirtual
         && arguments.get(0) instanceof Term.Made made
         && walker.base.has(Walker.internal(made.type()))) {
@@ -187,7 +190,7 @@ final class Calls {
     if (code.isEmpty() || walker.isTooDeep()) {
       return unknown(call);
     }
-    walker.pass(code.get(), code.get().passedByAll());
+    passLikely(ref, code.get(), new HashSet<>());
     boolean makes = call.name.equals("<init>");
     if (code.get().isStraight() || makes) {
       Optional<Path> path = code.get().shortest();
@@ -206,6 +209,34 @@ final class Calls {
     Optional<Term> result = choice(ref, arguments);
     result.ifPresent(term -> walker.require(new Completes(term, Reason.unwritten(walker.line()))));
     return result.orElse(unknown(call));
+  }
+
+  /**
+   * What a call reaches at the least, or about that: the way with fewest conditions, and the same
+   * of what is called on it.
+   */
+  private void passLikely(Ref ref, MethodCode code, Set<Ref> known) {
+    walker.pass(code, code.passedByAll());
+    Optional<Path> path = code.shortest().filter(p -> walker.isNew.test(code));
+    if (path.isEmpty()) {
+      return;
+    }
+    walker.pass(code, path.get().passed());
+    for (Path.Move move : path.get().moves()) {
+      if (code.at(move.at()) instanceof MethodInsnNode call && known.size() < MOST_CALLED) {
+        boolean isVirtual = isVirtual(call);
+        walker
+            .base
+            .answering(new Ref(call.owner, call.name + call.desc), isVirtual)
+            .filter(called -> !called.equals(ref) && known.add(called))
+            .ifPresent(
+                called -> walker.base.code(called).ifPresent(c -> passLikely(called, c, known)));
+      }
+    }
+  }
+
+  private static boolean isVirtual(MethodInsnNode call) {
+    return call.getOpcode() == Opcodes.INVOKEVIRTUAL || call.getOpcode() == Opcodes.INVOKEINTERFACE;
   }
 
   /** What a method with branches gives, case by case. */
@@ -233,9 +264,7 @@ final class Calls {
 
   /** What a double can stand in for. */
   private Optional<Term.Input> collaborator(MethodInsnNode call, List<Term> arguments) {
-    boolean isAnswered =
-        call.getOpcode() == Opcodes.INVOKEVIRTUAL || call.getOpcode() == Opcodes.INVOKEINTERFACE;
-    return isAnswered
+    return isVirtual(call)
             && arguments.get(0) instanceof Term.Input input
             && input.source() != Term.Source.UNKNOWN
             && !input.name().equals("this")
@@ -260,10 +289,11 @@ final class Calls {
     }
     Term.Input input = collaborator.get();
     called(input, call, arguments);
+    boolean isOfPlatform = call.owner.startsWith("java/") && input.source() == Term.Source.STATE;
     return new Term.Input(
         answerName(input, call),
         Type.getReturnType(call.desc).getDescriptor(),
-        Term.Source.ANSWER,
+        isOfPlatform ? Term.Source.RESULT : Term.Source.ANSWER,
         null);
   }
 

@@ -9,12 +9,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiPredicate;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.FieldVisitor;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.tree.ClassNode;
 import org.objectweb.asm.tree.FieldNode;
+import org.objectweb.asm.tree.MethodInsnNode;
 import org.objectweb.asm.tree.MethodNode;
 
 /** The code of one class. */
@@ -26,13 +28,21 @@ final class ClassCode {
   private final List<EnumValue> constants = new ArrayList<>();
   private Map<String, Map<Integer, String>> enumMaps;
 
-  private ClassCode(byte[] bytes) {
+  private final BiPredicate<MethodInsnNode, String> mayThrow;
+
+  private ClassCode(byte[] bytes, BiPredicate<MethodInsnNode, String> mayThrow) {
     this.bytes = bytes;
+    this.mayThrow = mayThrow;
     this.node = new ClassNode(PointVisitor.ASM);
   }
 
-  static Optional<ClassCode> read(byte[] bytes) {
-    ClassCode code = new ClassCode(bytes);
+  /**
+   * Reads one.
+   *
+   * @param mayThrow whether a call can lead to a handler of an exception
+   */
+  static Optional<ClassCode> read(byte[] bytes, BiPredicate<MethodInsnNode, String> mayThrow) {
+    ClassCode code = new ClassCode(bytes, mayThrow);
     try {
       new ClassReader(bytes).accept(code.new Reader(), ClassReader.SKIP_FRAMES);
     } catch (RuntimeException e) {
@@ -64,7 +74,7 @@ final class ClassCode {
       MethodNode method =
           new MethodNode(PointVisitor.ASM, access, name, descriptor, signature, thrown);
       return new MethodCode.Reader(
-          node.name, method, counter, code -> methods.put(name + descriptor, code));
+          node.name, method, counter, mayThrow, code -> methods.put(name + descriptor, code));
     }
   }
 
@@ -118,10 +128,11 @@ final class ClassCode {
         .anyMatch(method -> method.writes(field));
   }
 
-  /** The methods that write a field and are no constructors. */
+  /** The methods that write a field, or put something into what it holds; no constructors. */
   List<MethodCode> writers(String field) {
     return methods.values().stream()
-        .filter(method -> !method.node().name.startsWith("<") && method.writes(field))
+        .filter(method -> !method.node().name.startsWith("<"))
+        .filter(method -> method.writes(field) || method.fills(field))
         .toList();
   }
 }

@@ -43,6 +43,7 @@ public final class CodeBase {
       String superName,
       List<String> interfaces,
       Map<String, Integer> methods,
+      Map<String, List<String>> exceptions,
       Map<String, Set<Ref>> calls) {}
 
   private final Map<String, byte[]> bytes;
@@ -50,6 +51,8 @@ public final class CodeBase {
   private final Map<String, List<String>> below = new HashMap<>();
   private final Map<Ref, Set<Ref>> callers = new HashMap<>();
   private final Map<String, Optional<ClassCode>> codes = new ConcurrentHashMap<>();
+
+  private final Exceptions exceptions = new Exceptions(this);
 
   private CodeBase(Map<String, byte[]> bytes) {
     this.bytes = bytes;
@@ -107,6 +110,7 @@ public final class CodeBase {
 
   private final class Outliner extends ClassVisitor {
     private final Map<String, Integer> methods = new LinkedHashMap<>();
+    private final Map<String, List<String>> exceptions = new HashMap<>();
     private final Map<String, Set<Ref>> calls = new LinkedHashMap<>();
     private int access;
     private String superName;
@@ -117,7 +121,7 @@ public final class CodeBase {
     }
 
     Outline outline() {
-      return new Outline(access, superName, interfaces, methods, calls);
+      return new Outline(access, superName, interfaces, methods, exceptions, calls);
     }
 
     @Override
@@ -132,6 +136,9 @@ public final class CodeBase {
     public MethodVisitor visitMethod(
         int access, String name, String descriptor, String signature, String[] thrown) {
       methods.put(name + descriptor, access);
+      if (thrown != null) {
+        exceptions.put(name + descriptor, List.of(thrown));
+      }
       Set<Ref> called = new HashSet<>();
       calls.put(name + descriptor, called);
       return new MethodVisitor(PointVisitor.ASM) {
@@ -173,6 +180,16 @@ public final class CodeBase {
   /** The flags of a method of the project. */
   int access(Ref method) {
     return outlines.get(method.type()).methods().get(method.code());
+  }
+
+  /** What a class extends; empty outside of the project. */
+  Optional<String> above(String type) {
+    return Optional.ofNullable(outlines.get(type)).map(Outline::superName);
+  }
+
+  /** The exceptions that a method of the project declares. */
+  List<String> declared(Ref method) {
+    return outlines.get(method.type()).exceptions().getOrDefault(method.code(), List.of());
   }
 
   /** Name and descriptor of the methods of a class, in the order of the class file. */
@@ -286,7 +303,11 @@ public final class CodeBase {
   /** The code of a class. */
   Optional<ClassCode> code(String type) {
     return codes.computeIfAbsent(
-        type, t -> bytes.containsKey(t) ? ClassCode.read(bytes.get(t)) : Optional.empty());
+        type,
+        t ->
+            bytes.containsKey(t)
+                ? ClassCode.read(bytes.get(t), exceptions::mayThrow)
+                : Optional.empty());
   }
 
   /** The code of a method. */

@@ -8,6 +8,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiPredicate;
 import java.util.function.Consumer;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.Opcodes;
@@ -34,6 +36,9 @@ final class MethodCode {
    */
   record Edge(int from, int to, int point, Integer key, String thrown) {}
 
+  private static final Set<String> FILLING =
+      Set.of("add", "addAll", "addFirst", "addLast", "put", "putAll", "offer", "push");
+
   private final String type;
   private final MethodNode node;
   private final BitSet[] points;
@@ -45,7 +50,11 @@ final class MethodCode {
   private Optional<Path> shortest;
 
   private MethodCode(
-      String type, MethodNode node, Map<Integer, BitSet> at, Map<Integer, Integer> outcomes) {
+      String type,
+      MethodNode node,
+      Map<Integer, BitSet> at,
+      Map<Integer, Integer> outcomes,
+      BiPredicate<MethodInsnNode, String> mayThrow) {
     this.type = type;
     this.node = node;
     int size = node.instructions.size();
@@ -62,7 +71,7 @@ final class MethodCode {
     for (int i = 0; i < size; i++) {
       edges.add(edgesFrom(i, outcomes));
     }
-    exceptions();
+    exceptions(mayThrow);
     for (int i = 0; i < size; i++) {
       allPoints.or(points[i]);
       edges.get(i).stream().filter(e -> e.point() >= 0).forEach(e -> allPoints.set(e.point()));
@@ -92,7 +101,7 @@ final class MethodCode {
     return from;
   }
 
-  private void exceptions() {
+  private void exceptions(BiPredicate<MethodInsnNode, String> mayThrow) {
     for (TryCatchBlockNode block : node.tryCatchBlocks) {
       if (block.type == null) {
         continue; // A copy of a finally block, which no person wrote a handler for.
@@ -101,10 +110,12 @@ final class MethodCode {
       int to = node.instructions.indexOf(block.end);
       for (int i = node.instructions.indexOf(block.start); i < to; i++) {
         AbstractInsnNode instruction = node.instructions.get(i);
-        boolean mayThrow =
-            instruction instanceof MethodInsnNode || instruction.getOpcode() == Opcodes.ATHROW;
+        boolean throwsIt =
+            instruction instanceof MethodInsnNode call
+                ? mayThrow.test(call, block.type)
+                : instruction.getOpcode() == Opcodes.ATHROW;
         boolean isKnown = edges.get(i).stream().anyMatch(e -> e.to() == handler);
-        if (mayThrow && !isKnown) {
+        if (throwsIt && !isKnown) {
           edges.get(i).add(new Edge(i, handler, -1, null, block.type));
         }
       }
@@ -207,6 +218,23 @@ final class MethodCode {
     return false;
   }
 
+  /** Whether it reads a field and puts something into a container of the platform. */
+  boolean fills(String field) {
+    boolean reads = false;
+    boolean puts = false;
+    for (AbstractInsnNode instruction : node.instructions) {
+      reads |=
+          instruction instanceof FieldInsnNode access
+              && access.name.equals(field)
+              && access.owner.equals(type);
+      puts |=
+          instruction instanceof MethodInsnNode call
+              && call.owner.startsWith("java/util/")
+              && FILLING.contains(call.name);
+    }
+    return reads && puts;
+  }
+
   /** The names of its parameters, as far as the class file has them. */
   List<String> parameters() {
     Map<Integer, String> names = new HashMap<>();
@@ -245,12 +273,19 @@ final class MethodCode {
   static final class Reader extends PointVisitor {
     private final String type;
     private final MethodNode node;
+    private final BiPredicate<MethodInsnNode, String> mayThrow;
     private final Consumer<MethodCode> done;
     private final Map<Integer, BitSet> at = new HashMap<>();
     private final Map<Integer, Integer> outcomes = new HashMap<>();
 
-    Reader(String type, MethodNode node, Counter counter, Consumer<MethodCode> done) {
+    Reader(
+        String type,
+        MethodNode node,
+        Counter counter,
+        BiPredicate<MethodInsnNode, String> mayThrow,
+        Consumer<MethodCode> done) {
       super(node, counter);
+      this.mayThrow = mayThrow;
       this.type = type;
       this.node = node;
       this.done = done;
@@ -285,7 +320,7 @@ final class MethodCode {
     @Override
     public void visitEnd() {
       super.visitEnd();
-      done.accept(new MethodCode(type, node, at, outcomes));
+      done.accept(new MethodCode(type, node, at, outcomes, mayThrow));
     }
   }
 }

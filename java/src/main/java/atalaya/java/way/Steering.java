@@ -6,11 +6,12 @@ import atalaya.core.term.Constraint;
 import atalaya.core.term.Term;
 import atalaya.core.term.Values;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
+import java.util.function.BiFunction;
 
 /**
  * Keeps a path to what can be: it has inputs for all that was asked so far, and where the next
@@ -19,7 +20,7 @@ import java.util.function.Function;
 class Steering {
   /** Follows every path as it is. */
   static final Steering NONE =
-      new Steering(null, begun -> Optional.empty()) {
+      new Steering(null, (level, begun) -> Optional.empty()) {
         @Override
         boolean allows(List<Constraint> soFar, List<Constraint> more) {
           return true;
@@ -27,18 +28,18 @@ class Steering {
       };
 
   private final Solver solver;
-  private final Function<List<Path.Move>, Optional<Path>> goingOn;
+  private final BiFunction<Integer, List<Path.Move>, Optional<Path>> goingOn;
   private final Map<Term.Input, Object> inputs = new LinkedHashMap<>();
   private int checked;
   private boolean stuck;
-  private Path path;
+  private final Map<Integer, Path> paths = new HashMap<>();
 
   /**
    * Steers.
    *
-   * @param goingOn the best path with a certain begin
+   * @param goingOn the best path with a certain begin, at a level of the route
    */
-  Steering(Solver solver, Function<List<Path.Move>, Optional<Path>> goingOn) {
+  Steering(Solver solver, BiFunction<Integer, List<Path.Move>, Optional<Path>> goingOn) {
     this.solver = solver;
     this.goingOn = goingOn;
   }
@@ -68,24 +69,22 @@ class Steering {
   }
 
   /** The path from a place on where it went another way than planned. */
-  Optional<Path> goOn(List<Path.Move> begun) {
-    Optional<Path> further = goingOn.apply(begun);
-    path = further.orElse(null);
+  Optional<Path> goOn(int level, List<Path.Move> begun) {
+    Optional<Path> further = goingOn.apply(level, begun);
+    further.ifPresent(path -> paths.put(level, path));
     return further;
   }
 
-  /** The path as it became; empty when it is the planned one. */
-  Optional<Path> path() {
-    return Optional.ofNullable(path);
+  /** The path at a level of the route as it became; empty when it is the planned one. */
+  Optional<Path> path(int level) {
+    return Optional.ofNullable(paths.get(level));
   }
 
-  /** Whether something had to hold that could not, and was no condition. */
-  boolean isStuck() {
-    return stuck;
-  }
-
-  /** The inputs for all that has to hold. */
-  Solution.Found found(List<Constraint> constraints) {
-    return solver.found(constraints, inputs);
+  /** The inputs for all that has to hold; empty when some of it does not. */
+  Optional<Solution.Found> found(List<Constraint> constraints) {
+    Values now = new Values(inputs);
+    boolean isBroken =
+        stuck || constraints.stream().anyMatch(c -> Boolean.FALSE.equals(now.holds(c)));
+    return isBroken ? Optional.empty() : Optional.of(solver.found(constraints, inputs));
   }
 }

@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import org.objectweb.asm.Handle;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
@@ -51,6 +52,7 @@ final class Walker {
   record End(Term result, String thrown) {}
 
   final CodeBase base;
+  final Predicate<MethodCode> isNew;
   final List<Walked.Passed> steps = new ArrayList<>();
   final Map<String, BitSet> points = new HashMap<>();
   final Set<Term.Input> doubles = new LinkedHashSet<>();
@@ -74,7 +76,8 @@ final class Walker {
   private int made;
   private int line;
 
-  Walker(CodeBase base, Meanings meanings, Steering steering) {
+  Walker(CodeBase base, Meanings meanings, Steering steering, Predicate<MethodCode> isNew) {
+    this.isNew = isNew;
     this.base = base;
     this.meanings = meanings;
     this.steering = steering;
@@ -83,13 +86,19 @@ final class Walker {
   /**
    * Follows paths, each of which but the last one calls the next.
    *
+   * @param isNew whether nothing reached a method yet
    * @param route from the one that a test calls
    * @param sites the instructions of each but the last that call the next
    */
   static Walked walk(
-      CodeBase base, Meanings meanings, Steering steering, List<Path> route, List<Integer> sites)
+      CodeBase base,
+      Meanings meanings,
+      Steering steering,
+      Predicate<MethodCode> isNew,
+      List<Path> route,
+      List<Integer> sites)
       throws NotFollowed {
-    Walker walker = new Walker(base, meanings, steering);
+    Walker walker = new Walker(base, meanings, steering, isNew);
     MethodCode first = route.get(0).code();
     Term.Input receiver = null;
     List<Term> all = new ArrayList<>();
@@ -131,10 +140,6 @@ final class Walker {
   record Route(List<Path> paths, List<Integer> sites, int at) {
     static final Route NONE = new Route(List.of(), List.of(), 0);
 
-    boolean isLast() {
-      return at == sites.size();
-    }
-
     boolean goesOnAt(int instruction) {
       return at < sites.size() && sites.get(at) == instruction;
     }
@@ -174,7 +179,7 @@ final class Walker {
           cause = new Walked.Cause(route.at(), move.taken());
         }
         isInLoop = isOnRoute ? code.loops().get(move.at()) : isInLoop;
-        steered = isOnRoute && route.isLast() ? steering : Steering.NONE;
+        steered = isOnRoute ? steering : Steering.NONE;
         Edge takenBefore = taken;
         taken = null;
         Optional<End> end = step(path, move, frame, instructions, route);
@@ -184,8 +189,9 @@ final class Walker {
         Edge instead = taken;
         taken = takenBefore;
         if (instead != null && instead != move.edge()) {
-          path =
-              otherwise(path.moves().subList(0, i), new Path.Move(move.at(), instead, move.turn()));
+          List<Path.Move> begun = new ArrayList<>(path.moves().subList(0, i));
+          begun.add(new Path.Move(move.at(), instead, move.turn()));
+          path = otherwise(route.at(), begun);
         }
       }
       throw new NotFollowed("the path has no end", null);
@@ -196,11 +202,9 @@ final class Walker {
     }
   }
 
-  private Path otherwise(List<Path.Move> before, Path.Move instead) throws NotFollowed {
-    List<Path.Move> begun = new ArrayList<>(before);
-    begun.add(instead);
+  private Path otherwise(int level, List<Path.Move> begun) throws NotFollowed {
     return steering
-        .goOn(begun)
+        .goOn(level, begun)
         .orElseThrow(() -> new NotFollowed("nothing goes on from line " + line, null));
   }
 

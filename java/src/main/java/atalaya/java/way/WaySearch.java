@@ -219,15 +219,20 @@ final class WaySearch {
 
   /** Goes along a path as far as it can be gone, and else the best other way there is. */
   private void steer(Try one) {
-    Steering steering = new Steering(quick, begun -> through(one.attempt().beginning(begun)));
+    Steering steering =
+        new Steering(
+            quick,
+            (level, begun) ->
+                level == sites.size()
+                    ? through(one.attempt().beginning(begun))
+                    : leading(one.attempt(), level, begun));
     Optional<Walked> walked = walk(one.paths(), steering);
-    if (walked.isPresent() && !steering.isStuck()) {
-      double weight = steering.path().map(this::weight).orElse(one.weight());
-      boolean comesThere = wanted.towards() < 0 || weight >= TOWARDS;
-      if (comesThere && weight > certainWeight) {
-        certain = new Solved(walked.get(), steering.found(walked.get().constraints()));
-        certainWeight = weight;
-      }
+    Optional<Solution.Found> found = walked.flatMap(w -> steering.found(w.constraints()));
+    double weight = steering.path(sites.size()).map(this::weight).orElse(one.weight());
+    boolean comesThere = wanted.towards() < 0 || weight >= TOWARDS;
+    if (found.isPresent() && comesThere && weight > certainWeight) {
+      certain = new Solved(walked.get(), found.get());
+      certainWeight = weight;
     }
   }
 
@@ -268,14 +273,19 @@ final class WaySearch {
   private List<Path> leadingThere(Attempt attempt) {
     List<Path> paths = new ArrayList<>();
     for (int i = 0; i < sites.size(); i++) {
-      PathSearch.Wanted search =
-          new PathSearch.Wanted(
-              point -> 0, Set.of(sites.get(i)), List.of(), attempt.blockedAt(i), false);
-      base.code(route.get(i))
-          .flatMap(caller -> PathSearch.heaviest(caller, search, base::code))
-          .ifPresent(paths::add);
+      leading(attempt, i, List.of()).ifPresent(paths::add);
     }
     return paths;
+  }
+
+  private Optional<Path> leading(Attempt attempt, int level, List<Path.Move> begun) {
+    int site = sites.get(level);
+    boolean isCalled = begun.stream().anyMatch(move -> move.at() == site);
+    PathSearch.Wanted search =
+        new PathSearch.Wanted(
+            point -> 0, isCalled ? Set.of() : Set.of(site), begun, attempt.blockedAt(level), false);
+    return base.code(route.get(level))
+        .flatMap(caller -> PathSearch.heaviest(caller, search, base::code));
   }
 
   private double weight(Path path) {
@@ -356,9 +366,14 @@ final class WaySearch {
     return solved;
   }
 
+  private boolean isNew(MethodCode method) {
+    BitSet reached = wanted.reached().apply(method.ref().type().replace('/', '.'));
+    return !method.allPoints().intersects(reached);
+  }
+
   private Optional<Walked> walk(List<Path> paths, Steering steering) {
     try {
-      return Optional.of(Walker.walk(base, meanings, steering, paths, sites));
+      return Optional.of(Walker.walk(base, meanings, steering, this::isNew, paths, sites));
     } catch (Walker.NotFollowed e) {
       return Optional.empty();
     }

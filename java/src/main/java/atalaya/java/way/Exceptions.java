@@ -1,0 +1,82 @@
+package atalaya.java.way;
+
+import atalaya.java.way.CodeBase.Ref;
+import java.lang.reflect.Executable;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.objectweb.asm.Type;
+import org.objectweb.asm.tree.MethodInsnNode;
+
+/** Which calls can throw what: checked exceptions have to be declared (JLS 11.2). */
+final class Exceptions {
+  private final CodeBase base;
+
+  Exceptions(CodeBase base) {
+    this.base = base;
+  }
+
+  /** Whether a call can lead to a handler. */
+  boolean mayThrow(MethodInsnNode call, String caught) {
+    if (!isChecked(caught)) {
+      return true;
+    }
+    Optional<List<String>> declared = declared(call);
+    return declared.isEmpty()
+        || declared.get().stream().anyMatch(type -> isA(type, caught) || isA(caught, type));
+  }
+
+  private Optional<List<String>> declared(MethodInsnNode call) {
+    Optional<Ref> own = base.declaring(new Ref(call.owner, call.name + call.desc));
+    return own.isPresent() ? own.map(base::declared) : ofPlatform(call);
+  }
+
+  private static Optional<List<String>> ofPlatform(MethodInsnNode call) {
+    return platform(call.owner).stream()
+        .flatMap(
+            type ->
+                Stream.<Executable>concat(
+                    Arrays.stream(type.getMethods()), Arrays.stream(type.getConstructors())))
+        .filter(method -> isCalled(method, call))
+        .findFirst()
+        .map(
+            method ->
+                Arrays.stream(method.getExceptionTypes()).map(Type::getInternalName).toList());
+  }
+
+  private static boolean isCalled(Executable method, MethodInsnNode call) {
+    boolean isConstructor = method instanceof java.lang.reflect.Constructor<?>;
+    String name = isConstructor ? "<init>" : method.getName();
+    return name.equals(call.name)
+        && Arrays.equals(
+            Arrays.stream(method.getParameterTypes()).map(Type::getType).toArray(),
+            Type.getArgumentTypes(call.desc));
+  }
+
+  private static Optional<Class<?>> platform(String type) {
+    try {
+      return Optional.of(Class.forName(type.replace('/', '.'), false, null));
+    } catch (ClassNotFoundException e) {
+      return Optional.empty();
+    }
+  }
+
+  private boolean isChecked(String type) {
+    boolean isAny = type.equals("java/lang/Exception") || type.equals("java/lang/Throwable");
+    return !isAny && !isA(type, "java/lang/RuntimeException") && !isA(type, "java/lang/Error");
+  }
+
+  /** Whether a class is another or extends it, as far as the project and the platform tell. */
+  private boolean isA(String type, String other) {
+    String at = type;
+    while (at != null && !at.equals(other)) {
+      String below = at;
+      at =
+          base.above(below)
+              .or(() -> platform(below).map(Class::getSuperclass).map(Type::getInternalName))
+              .orElse(null);
+    }
+    return at != null;
+  }
+}
