@@ -81,6 +81,8 @@ class PlannerTest {
     "4/1, 4/1, 100, 100, a1 b1", // equal ones in a fixed order
     "1/1 9/1, 2/1, 100, 100, b1 a1 a2", // what stands behind is not known before
     "9/4, 1/1, 3, 100, b1",
+    "8/2, 5/1 1/1, 3, 100, b1 a1",
+    "10/3 1/1, 8/2, 4, 100, a1 a2", // after the single best one comes what still fits
     "9/4, 1/1, 0, 100, ''",
     "8/2 1/1, 5/1, 2147483647, 2, a1 b1", // tests are scarce, and not their effort
   })
@@ -96,12 +98,13 @@ class PlannerTest {
 
   @ParameterizedTest
   @CsvSource({
-    "EXTEND, 0, false, false, 1",
-    "NEW_TEST, 2, true, false, 5",
-    "NEW_CLASS, 0, false, true, 4"
+    "EXTEND, 0, false, false, 0, 1",
+    "NEW_TEST, 2, true, false, 0, 5",
+    "NEW_CLASS, 0, false, true, 3, 4",
+    "NEW_TEST, 0, false, false, 9, 4"
   })
   void countsEffort(
-      Effort.Base base, int doubles, boolean indirect, boolean surroundings, int points) {
-    assertThat(Effort.of(base, doubles, indirect, surroundings).points()).isEqualTo(points);
+      Effort.Base base, int doubles, boolean indirect, boolean surroundings, int also, int points) {
+    assertThat(Effort.of(base, doubles, indirect, surroundings, also).points()).isEqualTo(points);
   }
 }

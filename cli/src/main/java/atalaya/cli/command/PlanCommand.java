@@ -123,7 +123,7 @@ public final class PlanCommand extends ReadingCommand {
   }
 
   /** A plan and what goes with it. */
-  private record Planned(Plan plan, List<Remedy> remedies, Map<String, String> impossible) {}
+  private record Planned(Plan plan, List<Remedy> remedies, Planning planning) {}
 
   private Planned planned(RunFile run, int points, double share) throws IOException {
     Configuration configuration = configuration();
@@ -134,16 +134,15 @@ public final class PlanCommand extends ReadingCommand {
     Optional<Gap> gap = gap(run);
     if (gap.isPresent()) {
       Plan plan = forGap(planning, methods, gap.get());
-      return new Planned(plan, List.of(), planning.impossible());
+      return new Planned(plan, List.of(), planning);
     }
     if (isLine()) {
       Plan plan = forLine(run, planning, methods);
-      return new Planned(plan, List.of(), planning.impossible());
+      return new Planned(plan, List.of(), planning);
     }
     List<MethodFigures> wanted = wanted(methods);
     Plan plan = planning.forMethods(wanted, limits(wanted, points, share), settled).together();
-    return new Planned(
-        plan, new Remedies(run, planning).of(wanted, plan, settled), planning.impossible());
+    return new Planned(plan, new Remedies(run, planning).of(wanted, plan, settled), planning);
   }
 
   /** What became of the plan of the run before. */
@@ -325,7 +324,8 @@ public final class PlanCommand extends ReadingCommand {
 
   private void next(Planned planned) {
     if (planned.plan().briefs().isEmpty()) {
-      planned.impossible().forEach((name, because) -> say(name + ": " + because));
+      planned.planning().impossible().forEach((name, because) -> say(name + ": " + because));
+      planned.planning().notFound().forEach((name, because) -> say(name + ": " + because));
       return;
     }
     say("");

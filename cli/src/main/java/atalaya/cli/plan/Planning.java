@@ -44,6 +44,9 @@ public final class Planning {
   private static final int READ_AT_ONCE = 100;
   private static final int CALLED_DEPTH = 4;
 
+  /** So many methods are called by one test at most. */
+  private static final int MOST_TOGETHER = 8;
+
   private final RunFile run;
   private final List<MethodFigures> methods;
   private final RunScene scene;
@@ -52,6 +55,7 @@ public final class Planning {
   private final Map<String, Ref> refs = new HashMap<>();
   private final Map<String, MethodFigures> byName = new HashMap<>();
   private final Map<String, String> impossible = new TreeMap<>();
+  private final Map<String, String> notFound = new TreeMap<>();
 
   /**
    * For a run.
@@ -121,23 +125,79 @@ public final class Planning {
             .toList();
     scene.read(
         lacking.stream().limit(READ_AT_ONCE).map(MethodFigures::className).distinct().toList());
+    Map<String, List<MethodFigures>> plain = plainOnes(lacking);
+    plain.forEach((type, of) -> tasks.add(together(of, bounds, unused)));
     for (int i = 0; i < lacking.size(); i++) {
       MethodFigures method = lacking.get(i);
-      List<String> notes =
-          unused.contains(method.qualifiedName())
-              ? List.of("nothing in the project calls it: test it if others use it, else delete it")
-              : List.of();
-      boolean isEntered = method.lines().part() + method.outcomes().part() > 0;
-      double most =
-          bounds.getOrDefault(method.qualifiedName(), method.unwatched().unreached())
-              * scene.weight(method.path());
-      tasks.add(new MethodTask(scene, method, most, work -> heaviest(method, work), notes));
-      if (i < SEARCHED_FOR_FAULTS && isEntered) {
+      boolean isTogether = plain.getOrDefault(method.className(), List.of()).contains(method);
+      if (isTogether) {
+        continue;
+      }
+      tasks.add(
+          new MethodTask(
+              scene,
+              method,
+              most(method, bounds),
+              work -> heaviest(method, work),
+              notes(unused, method)));
+      if (i < SEARCHED_FOR_FAULTS && isEntered(method)) {
         faults(method, tasks);
       }
     }
     tasks.addAll(survivors(wanted, settled));
     return Planner.plan(tasks, limits, before());
+  }
+
+  private double most(MethodFigures method, Map<String, Double> bounds) {
+    double most = bounds.getOrDefault(method.qualifiedName(), method.unwatched().unreached());
+    return most * scene.weight(method.path());
+  }
+
+  private static List<String> notes(Set<String> unused, MethodFigures method) {
+    return unused.contains(method.qualifiedName())
+        ? List.of("nothing in the project calls it: test it if others use it, else delete it")
+        : List.of();
+  }
+
+  private static boolean isEntered(MethodFigures method) {
+    return method.lines().part() + method.outcomes().part() > 0;
+  }
+
+  /** By class the methods without conditions that nothing entered, where there are several. */
+  private Map<String, List<MethodFigures>> plainOnes(List<MethodFigures> lacking) {
+    Map<String, List<MethodFigures>> plain = new TreeMap<>();
+    for (MethodFigures method : lacking) {
+      boolean isPlain =
+          method.complexity().value() == 1
+              && !isEntered(method)
+              && !method.method().startsWith("<")
+              && finder.isOpen(guessed(method));
+      if (isPlain) {
+        plain.computeIfAbsent(method.className(), c -> new ArrayList<>()).add(method);
+      }
+    }
+    plain.values().removeIf(of -> of.size() < 2);
+    return plain;
+  }
+
+  /** One test that calls several methods. */
+  private Task together(List<MethodFigures> plain, Map<String, Double> bounds, Set<String> unused) {
+    double most = plain.stream().mapToDouble(method -> most(method, bounds)).sum();
+    List<String> notes =
+        plain.stream().allMatch(m -> unused.contains(m.qualifiedName()))
+            ? List.of("nothing in the project calls them: test them if others use them")
+            : List.of();
+    return new MethodTask(scene, plain.get(0), most, work -> waysTogether(plain, work), notes);
+  }
+
+  private Optional<Way> waysTogether(List<MethodFigures> plain, Work work) {
+    List<Way> ways = new ArrayList<>();
+    for (MethodFigures method : plain) {
+      if (ways.size() < MOST_TOGETHER) {
+        heaviest(method, work).filter(way -> way.result().thrown().isEmpty()).ifPresent(ways::add);
+      }
+    }
+    return ways.isEmpty() ? Optional.empty() : Optional.of(Way.together(ways));
   }
 
   private List<Task> survivors(List<MethodFigures> wanted, Set<String> settled) {
@@ -193,9 +253,14 @@ public final class Planning {
     return methods.stream().mapToDouble(m -> m.unwatched().total()).sum();
   }
 
-  /** Why a way is impossible, by the name of the gap or method it was for. */
+  /** Why no way leads to something, by the name of the gap or method it was for. */
   public Map<String, String> impossible() {
     return impossible;
+  }
+
+  /** The same, where there may be one that was not found. */
+  public Map<String, String> notFound() {
+    return notFound;
   }
 
   /** How a method is best taken apart. */
@@ -260,6 +325,9 @@ public final class Planning {
         finder.best(new WayFinder.Wanted(ref, type -> reached(type, work), towards));
     if (answer instanceof WayFinder.Answer.Impossible no) {
       impossible.putIfAbsent(name, no.because());
+    }
+    if (answer instanceof WayFinder.Answer.NotFound no) {
+      notFound.putIfAbsent(name, "no way was found; the first that was tried: " + no.because());
     }
     return answer instanceof WayFinder.Answer.Found found
         ? Optional.of(found.way())

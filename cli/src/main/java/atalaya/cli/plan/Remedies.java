@@ -47,6 +47,14 @@ public final class Remedies {
         planning.split(method).ifPresent(split -> remedies.add(split(method, split)));
       }
     }
+    planning
+        .impossible()
+        .forEach(
+            (name, because) -> {
+              if (byName.containsKey(name)) {
+                remedies.add(accept(byName.get(name), because));
+              }
+            });
     remedies.sort(
         Comparator.comparingDouble((Remedy r) -> -r.unwatched()).thenComparing(Remedy::method));
     double notTried = wanted.stream().mapToDouble(m -> m.unwatched().notTried()).sum();
@@ -86,6 +94,18 @@ public final class Remedies {
             + Words.paths(split.ofRest())
             + " and "
             + Words.paths(split.ofPart()));
+  }
+
+  private static Remedy accept(MethodFigures method, String because) {
+    return new Remedy(
+        Remedy.Kind.ACCEPT,
+        method.qualifiedName(),
+        0,
+        "look at the rest of "
+            + method.shortName()
+            + ": "
+            + because
+            + "; where that is so, accept the gap, or do without the condition");
   }
 
   private static Remedy delete(MethodFigures method) {

@@ -55,6 +55,7 @@ public final class BriefJson {
     object.put("testClassExists", brief.start().exists());
     object.put("changes", brief.start().changes());
     object.put("calls", brief.way().map(Way::calls).orElse(List.of()));
+    object.put("also", brief.way().map(Way::also).orElse(List.of()));
     object.put(
         "way",
         brief.way().map(Way::steps).orElse(List.of()).stream().map(BriefJson::step).toList());

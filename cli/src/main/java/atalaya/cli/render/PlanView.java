@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 
 /** A plan in a terminal, or as Markdown. */
 public final class PlanView {
+  private static final String REMEDIES = "Better than a test, perhaps";
   private static final int REMEDIES_SHOWN = 5;
   private static final int CHANGES_SHOWN = 2;
 
@@ -75,6 +76,7 @@ public final class PlanView {
               + minutes(brief)
               + opens(brief)
               + weight(brief));
+      also(brief).ifPresent(text -> add(lines, text));
       add(lines, start(brief, CHANGES_SHOWN));
       mayFail(brief).ifPresent(text -> add(lines, "may fail: " + text));
       for (String missing : brief.missing()) {
@@ -87,7 +89,7 @@ public final class PlanView {
       lines.add("");
       lines.add(paint.bold(sum()));
     }
-    lines.addAll(remedies(paint));
+    lines.addAll(remedies(paint, REMEDIES_SHOWN));
     return lines;
   }
 
@@ -119,6 +121,17 @@ public final class PlanView {
     return brief.way().flatMap(way -> way.setUp().mayFail());
   }
 
+  /** What else the test calls. */
+  private static Optional<String> also(Brief brief) {
+    List<String> also =
+        brief.way().map(Way::also).orElse(List.of()).stream()
+            .map(method -> method.substring(method.indexOf('#') + 1))
+            .toList();
+    return also.isEmpty()
+        ? Optional.empty()
+        : Optional.of("and with it " + String.join(", ", also));
+  }
+
   private static String start(Brief brief, int changes) {
     Brief.Start start = brief.start();
     String type = start.testClass().substring(start.testClass().lastIndexOf('.') + 1);
@@ -142,23 +155,36 @@ public final class PlanView {
         + (start.changes().size() > changes ? ", ..." : "");
   }
 
-  private List<String> remedies(Paint paint) {
+  private List<String> remedies(Paint paint, int shown) {
+    List<String> words = remedyWords(shown);
     List<String> lines = new ArrayList<>();
-    if (remedies.isEmpty()) {
-      return lines;
-    }
-    lines.add("");
-    lines.add(paint.bold("Better than a test, perhaps"));
-    int shown = 0;
-    for (Remedy remedy : remedies) {
-      if (shown++ < REMEDIES_SHOWN) {
-        lines.addAll(Words.wrapped(Words.plain(remedy.words()), "  ", width));
-      }
-    }
-    if (remedies.size() > REMEDIES_SHOWN) {
-      lines.add(paint.dim("  ... and " + (remedies.size() - REMEDIES_SHOWN) + " more; --full"));
+    if (!words.isEmpty()) {
+      lines.add("");
+      lines.add(paint.bold(REMEDIES));
+      words.forEach(text -> lines.addAll(Words.wrapped(text, "  ", width)));
     }
     return lines;
+  }
+
+  /** What may be better than a test; what could be deleted together. */
+  private List<String> remedyWords(int shown) {
+    List<String> words = new ArrayList<>();
+    List<Remedy> dead = remedies.stream().filter(r -> r.kind() == Remedy.Kind.DELETE).toList();
+    if (!dead.isEmpty()) {
+      words.add(
+          "delete what nothing in the project calls, unless code outside does: "
+              + dead.stream().limit(shown).map(PlanView::dead).collect(Collectors.joining("; "))
+              + (dead.size() > shown ? "; and " + (dead.size() - shown) + " more" : ""));
+    }
+    remedies.stream()
+        .filter(remedy -> remedy.kind() != Remedy.Kind.DELETE)
+        .map(Remedy::words)
+        .forEach(words::add);
+    return words.stream().map(Words::plain).toList();
+  }
+
+  private static String dead(Remedy remedy) {
+    return Words.shortMethod(remedy.method()) + " (-" + Words.paths(remedy.unwatched()) + ")";
   }
 
   // ---- in full ----
@@ -186,12 +212,7 @@ public final class PlanView {
       lines.add("");
     }
     lines.add(plan.briefs().isEmpty() ? "no test to plan here" : paint.bold(sum()));
-    if (!remedies.isEmpty()) {
-      lines.add("");
-      lines.add(paint.bold("Better than a test, perhaps"));
-      remedies.forEach(
-          remedy -> lines.addAll(Words.wrapped(Words.plain(remedy.words()), "  ", width)));
-    }
+    lines.addAll(remedies(paint, Integer.MAX_VALUE));
     return lines;
   }
 
@@ -219,8 +240,8 @@ public final class PlanView {
       lines.add("");
     }
     if (!remedies.isEmpty()) {
-      lines.addAll(List.of("## Better than a test, perhaps", ""));
-      remedies.forEach(remedy -> lines.add("- " + Words.plain(remedy.words())));
+      lines.addAll(List.of("## " + REMEDIES, ""));
+      remedyWords(Integer.MAX_VALUE).forEach(text -> lines.add("- " + text));
     }
     return lines;
   }
@@ -246,6 +267,7 @@ public final class PlanView {
         "effort",
         List.of(minutes(brief) + ": " + String.join(", ", brief.effort().reasons())));
     add(parts, "closes", brief.closes());
+    add(parts, "also", also(brief).stream().toList());
     add(parts, "start", List.of(start(brief, Integer.MAX_VALUE)));
     brief.way().ifPresent(way -> ofWay(way, parts));
     add(

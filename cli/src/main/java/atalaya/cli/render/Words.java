@@ -73,6 +73,12 @@ public final class Words {
     return milliseconds < 1000 ? milliseconds + " ms" : fixed(milliseconds / 1000.0, 1) + " s";
   }
 
+  /** The class and the method without the package. */
+  static String shortMethod(String qualified) {
+    int hash = qualified.indexOf('#');
+    return qualified.substring(qualified.lastIndexOf('.', hash) + 1);
+  }
+
   /** Lines of a text that begin with an indent and fit a width, where words are short enough. */
   static List<String> wrapped(String text, String indent, int width) {
     List<String> lines = new ArrayList<>();

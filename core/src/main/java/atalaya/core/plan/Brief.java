@@ -86,8 +86,12 @@ public record Brief(
    * be a fault comes before all that was merely never tried.
    */
   public double worth(boolean perPoint) {
-    boolean mayFail = way.isPresent() && way.get().setUp().mayFail().isPresent();
-    return weighted / (perPoint ? effort.points() : 1) + (mayFail ? OF_FAULT : 0);
+    return weighted / (perPoint ? effort.points() : 1) + (mayFail() ? OF_FAULT : 0);
+  }
+
+  /** Whether something may well go wrong on its way that nobody wrote a check for. */
+  public boolean mayFail() {
+    return way.isPresent() && way.get().setUp().mayFail().isPresent();
   }
 
   /** The class and the method without the package. */

@@ -10,6 +10,9 @@ import java.util.List;
  * @param reasons what it consists of, in words
  */
 public record Effort(int points, List<String> reasons) {
+  /** So many further methods that a test calls are another point. */
+  private static final int CALLED_FOR_A_POINT = 4;
+
   public Effort {
     reasons = List.copyOf(reasons);
     if (points < 1) {
@@ -42,9 +45,11 @@ public record Effort(int points, List<String> reasons) {
    *
    * @param doubles how many arguments need a test double
    * @param indirect whether the method can only be reached through another one
+   * @param also how many further methods the test calls
    * @param surroundings whether it depends on clock, chance, environment, files or network
    */
-  public static Effort of(Base base, int doubles, boolean indirect, boolean surroundings) {
+  public static Effort of(
+      Base base, int doubles, boolean indirect, boolean surroundings, int also) {
     List<String> reasons = new ArrayList<>(List.of(base.words));
     if (doubles > 0) {
       reasons.add(doubles == 1 ? "a double" : doubles + " doubles");
@@ -55,6 +60,11 @@ public record Effort(int points, List<String> reasons) {
     if (surroundings) {
       reasons.add("depends on its surroundings");
     }
-    return new Effort(base.points + doubles + (indirect ? 1 : 0) + (surroundings ? 1 : 0), reasons);
+    int more = also / CALLED_FOR_A_POINT;
+    if (also > 0) {
+      reasons.add("calls " + (also + 1) + " methods");
+    }
+    int points = base.points + doubles + (indirect ? 1 : 0) + (surroundings ? 1 : 0) + more;
+    return new Effort(points, reasons);
   }
 }

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 
-/** The tests that reach what is missing in a method. */
+/** The tests that reach what is missing in a method, or in several that one test can call. */
 public final class MethodTask implements Task {
   private final Scene scene;
   private final MethodFigures method;
@@ -21,6 +21,8 @@ public final class MethodTask implements Task {
 
   /** The best brief as of then; null before it was looked for. */
   private Optional<Brief> last;
+
+  private Work lastWork;
 
   /**
    * Of a method.
@@ -62,9 +64,11 @@ public final class MethodTask implements Task {
   public Optional<Brief> best(Work done) {
     boolean isCurrent =
         last != null
+            && lastWork == done
             && asOf.entrySet().stream().allMatch(e -> done.changes(e.getKey()) == e.getValue());
     if (!isCurrent) {
       last = ways.apply(done).flatMap(way -> brief(way, done));
+      lastWork = done;
       asOf.clear();
       asOf.put(method.className(), done.changes(method.className()));
       last.flatMap(Brief::way)
@@ -82,12 +86,17 @@ public final class MethodTask implements Task {
     Starting.Found starting = Starting.of(scene, done, way);
     boolean indirect = way.calls().size() > 1;
     Effort effort =
-        Effort.of(starting.base(), way.doubles(), indirect, !way.surroundings().isEmpty());
+        Effort.of(
+            starting.base(),
+            way.doubles(),
+            indirect,
+            !way.surroundings().isEmpty(),
+            way.also().size());
     return Optional.of(
         new Brief(
             named(reached, way, done),
             method.path(),
-            method.qualifiedName(),
+            way.method(),
             Brief.Kind.REACH,
             Optional.of(way),
             reached.touched(),
@@ -105,21 +114,21 @@ public final class MethodTask implements Task {
   /** A brief is called after a gap of its own method, or what that gap would be called. */
   private String named(Reached reached, Way way, Work done) {
     for (Gap gap : scene.gaps(method.className())) {
-      if (gap.method().equals(method.method()) && reached.closed().contains(gap.name())) {
+      if (gap.qualifiedMethod().equals(way.method()) && reached.closed().contains(gap.name())) {
         return gap.name();
       }
     }
     Map<String, Integer> alike = new HashMap<>();
     for (Way.Step step : way.steps()) {
-      boolean isOwn = step.method().equals(method.qualifiedName());
+      boolean isOwn = step.method().equals(way.method());
       if (isOwn) {
         String text = step.condition() + "\n" + step.outcome();
         int ordinal = alike.merge(text, 1, Integer::sum) - 1;
         BitSet before = scene.reach(step.className()).all();
         if (!before.get(step.point()) && !done.reached(step.className()).get(step.point())) {
           return PlaceName.of(
-              method.className(),
-              method.method(),
+              step.className(),
+              way.method().substring(way.method().indexOf('#') + 1),
               Gap.Kind.OUTCOME.label(),
               step.condition(),
               step.outcome(),

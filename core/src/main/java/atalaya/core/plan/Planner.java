@@ -14,8 +14,6 @@ import java.util.PriorityQueue;
 public final class Planner {
   private static final double NEGLIGIBLE = 1e-9;
 
-  private Planner() {}
-
   /** A task with what its best brief is worth, or at most is. */
   private record Entry(Task task, double worth, Brief brief, int asOf) {}
 
@@ -25,54 +23,98 @@ public final class Planner {
    * @param before unwatched paths of all that is planned for
    */
   public static Plan plan(List<? extends Task> tasks, Limits limits, double before) {
-    Comparator<Entry> order =
-        Comparator.comparingDouble((Entry entry) -> -entry.worth())
-            .thenComparingInt(entry -> entry.brief() == null ? 0 : entry.brief().effort().points())
-            .thenComparing(entry -> entry.task().name());
-    PriorityQueue<Entry> queue = new PriorityQueue<>(order);
-    boolean perPoint = limits.points() < Integer.MAX_VALUE;
+    Planner planner = new Planner(tasks, limits);
+    List<Brief> briefs = planner.greedy(Optional.empty());
+    Optional<Brief> single = planner.single;
+    boolean oneIsBetter =
+        planner.perPoint
+            && single.isPresent()
+            && single.get().gain() > gain(briefs)
+            && briefs.stream().noneMatch(Brief::mayFail);
+    List<Brief> chosen = oneIsBetter ? planner.greedy(single) : briefs;
+    return new Plan(chosen, before, before - gain(chosen));
+  }
+
+  private static double gain(List<Brief> briefs) {
+    return briefs.stream().mapToDouble(Brief::gain).sum();
+  }
+
+  private final List<? extends Task> tasks;
+  private final Limits limits;
+  private final boolean perPoint;
+
+  /** The brief with most gain of those that could be afforded at some time. */
+  private Optional<Brief> single = Optional.empty();
+
+  private Planner(List<? extends Task> tasks, Limits limits) {
+    this.tasks = tasks;
+    this.limits = limits;
+    this.perPoint = limits.points() < Integer.MAX_VALUE;
+  }
+
+  private PriorityQueue<Entry> queue() {
+    PriorityQueue<Entry> queue =
+        new PriorityQueue<>(
+            Comparator.comparingDouble((Entry entry) -> -entry.worth())
+                .thenComparingInt(entry -> entry.brief() == null ? 0 : points(entry.brief()))
+                .thenComparing(entry -> entry.task().name()));
     for (Task task : tasks) {
       if (task.most() > NEGLIGIBLE) {
         queue.add(new Entry(task, task.most() / (perPoint ? task.leastPoints() : 1), null, -1));
       }
     }
+    return queue;
+  }
+
+  private static int points(Brief brief) {
+    return brief.effort().points();
+  }
+
+  /** Each time what is worth most, after one that is chosen already. */
+  private List<Brief> greedy(Optional<Brief> first) {
+    PriorityQueue<Entry> queue = queue();
     Work work = new Work();
-    List<Brief> chosen = new ArrayList<>();
-    int points = 0;
-    double gain = 0;
-    Brief single = null;
-    int reached = 0;
-    while (!queue.isEmpty()
-        && chosen.size() < limits.tests()
-        && gain < limits.fall()
-        && reached < limits.reached()) {
+    List<Brief> chosen = new ArrayList<>(first.stream().toList());
+    first.ifPresent(work::add);
+    while (!queue.isEmpty() && goesOn(chosen)) {
       Entry entry = queue.remove();
       boolean isCurrent = entry.brief() != null && entry.asOf() == chosen.size();
       if (!isCurrent) {
-        Optional<Brief> best = entry.task().best(work);
-        if (best.isPresent() && best.get().gain() > NEGLIGIBLE) {
-          Brief brief = best.get();
-          queue.add(new Entry(entry.task(), brief.worth(perPoint), brief, chosen.size()));
-          boolean isAffordable = brief.effort().points() <= limits.points();
-          if (isAffordable && (single == null || brief.gain() > single.gain())) {
-            single = brief;
-          }
-        }
-        continue;
-      }
-      if (points + entry.brief().effort().points() > limits.points()) {
-        continue; // Another one may still fit.
-      }
-      chosen.add(entry.brief());
-      points += entry.brief().effort().points();
-      gain += entry.brief().gain();
-      reached += entry.brief().opens().lines() + entry.brief().opens().outcomes();
-      work.add(entry.brief());
-      queue.add(new Entry(entry.task(), Double.MAX_VALUE, null, -1));
+        int asOf = chosen.size();
+        entry
+            .task()
+            .best(work)
+            .filter(brief -> brief.gain() > NEGLIGIBLE)
+            .ifPresent(
+                brief -> {
+                  queue.add(new Entry(entry.task(), brief.worth(perPoint), brief, asOf));
+                  note(brief);
+                });
+      } else if (spent(chosen) + points(entry.brief()) <= limits.points()) {
+        chosen.add(entry.brief());
+        work.add(entry.brief());
+        queue.add(new Entry(entry.task(), Double.MAX_VALUE, null, -1));
+      } // Else another one may still fit.
     }
-    boolean oneIsBetter = perPoint && single != null && single.gain() > gain;
-    List<Brief> briefs = oneIsBetter ? List.of(single) : chosen;
-    double fall = oneIsBetter ? single.gain() : gain;
-    return new Plan(briefs, before, before - fall);
+    return chosen;
+  }
+
+  private void note(Brief brief) {
+    boolean isBetter = single.isEmpty() || brief.gain() > single.get().gain();
+    if (isBetter && points(brief) <= limits.points()) {
+      single = Optional.of(brief);
+    }
+  }
+
+  private static int spent(List<Brief> chosen) {
+    return chosen.stream().mapToInt(Planner::points).sum();
+  }
+
+  private boolean goesOn(List<Brief> chosen) {
+    int reached =
+        chosen.stream().mapToInt(brief -> brief.opens().lines() + brief.opens().outcomes()).sum();
+    return chosen.size() < limits.tests()
+        && gain(chosen) < limits.fall()
+        && reached < limits.reached();
   }
 }

@@ -93,7 +93,7 @@ public final class SurvivorTask implements Task {
             .toList(),
         gain(gap),
         gain(gap) * weight(),
-        Effort.of(base, 0, false, false),
+        Effort.of(base, 0, false, false, 0),
         method.unwatched().total() - closedBefore,
         List.of());
   }

@@ -1,9 +1,11 @@
 package atalaya.core.plan;
 
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * A path from the entry of a method that a test can call to an exit ({@code docs/measures.md},
@@ -11,6 +13,7 @@ import java.util.Optional;
  *
  * @param calls the methods on it, qualified, from the one that a test calls to the one that the way
  *     is for
+ * @param also further methods that the same test calls, qualified; mostly none
  * @param steps the conditions on it and how each has to come out, in order
  * @param points what it reaches, by binary name of the class; of methods that it calls and nothing
  *     entered yet what the way with fewest conditions through them does
@@ -21,6 +24,7 @@ import java.util.Optional;
  */
 public record Way(
     List<String> calls,
+    List<String> also,
     List<Step> steps,
     Map<String, BitSet> points,
     SetUp setUp,
@@ -29,9 +33,42 @@ public record Way(
     List<String> surroundings) {
   public Way {
     calls = List.copyOf(calls);
+    also = List.copyOf(also);
     steps = List.copyOf(steps);
     points = Map.copyOf(points);
     surroundings = List.copyOf(surroundings);
+  }
+
+  /** The ways of several methods, which one test takes one after the other. */
+  public static Way together(List<Way> ways) {
+    Way first = ways.get(0);
+    if (ways.size() == 1) {
+      return first;
+    }
+    Map<String, BitSet> points = new HashMap<>();
+    for (Way way : ways) {
+      way.points().forEach((type, of) -> points.computeIfAbsent(type, t -> new BitSet()).or(of));
+    }
+    boolean hasCode = ways.stream().noneMatch(way -> way.setUp().code().isEmpty());
+    SetUp setUp =
+        new SetUp(
+            all(ways, way -> way.setUp().givens()),
+            hasCode ? all(ways, way -> way.setUp().code()) : List.of(),
+            all(ways, way -> way.setUp().open()),
+            ways.stream().flatMap(way -> way.setUp().mayFail().stream()).findFirst());
+    return new Way(
+        first.calls(),
+        ways.stream().skip(1).map(Way::method).toList(),
+        all(ways, Way::steps),
+        points,
+        setUp,
+        new Result(all(ways, way -> way.result().asserts()), ""),
+        ways.stream().mapToInt(Way::doubles).max().orElse(0),
+        all(ways, Way::surroundings));
+  }
+
+  private static <T> List<T> all(List<Way> ways, Function<Way, List<T>> of) {
+    return ways.stream().flatMap(way -> of.apply(way).stream()).distinct().toList();
   }
 
   /**

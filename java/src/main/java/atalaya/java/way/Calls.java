@@ -227,7 +227,7 @@ final class Calls {
         boolean isVirtual = isVirtual(call);
         walker
             .base
-            .answering(new Ref(call.owner, call.name + call.desc), isVirtual)
+            .likely(new Ref(call.owner, call.name + call.desc), isVirtual)
             .filter(called -> !called.equals(ref) && known.add(called))
             .ifPresent(
                 called -> walker.base.code(called).ifPresent(c -> passLikely(called, c, known)));
@@ -279,6 +279,13 @@ final class Calls {
           call.getOpcode() != Opcodes.INVOKESTATIC
               && arguments.get(0) instanceof Term.Input input
               && input.name().equals("this");
+      if (isOwnAnswer) {
+        walker
+            .base
+            .likely(new Ref(call.owner, call.name + call.desc), true)
+            .ifPresent(
+                ref -> walker.base.code(ref).ifPresent(c -> passLikely(ref, c, new HashSet<>())));
+      }
       return isOwnAnswer
           ? new Term.Input(
               call.name + "(..)",

@@ -13,6 +13,7 @@ import java.util.Set;
  *
  * @param steps the conditions that it passes, in order
  * @param causes where the way went, that each constraint comes from, as far as it does
+ * @param own the constraints that come from code of the route itself
  * @param inLoops the constraints that come from code in loops
  * @param points what it passes, by internal name of the class
  * @param result what is returned; null when nothing is, or something is thrown
@@ -25,6 +26,7 @@ record Walked(
     List<Constraint> constraints,
     List<Passed> steps,
     Map<Constraint, Cause> causes,
+    Set<Constraint> own,
     Set<Constraint> inLoops,
     Map<String, BitSet> points,
     Term result,

@@ -67,6 +67,7 @@ final class Walker {
   private final Calls calls = new Calls(this);
   private final Map<Constraint, Walked.Cause> causes = new IdentityHashMap<>();
   private final Values nothing = new Values(Map.of());
+  private final Set<Constraint> own = Collections.newSetFromMap(new IdentityHashMap<>());
   private final Set<Constraint> inLoops = Collections.newSetFromMap(new IdentityHashMap<>());
   private Walked.Cause cause;
   private boolean isInLoop;
@@ -124,6 +125,7 @@ final class Walker {
         walker.state.constraints,
         walker.steps,
         walker.causes,
+        walker.own,
         walker.inLoops,
         walker.points,
         end.result(),
@@ -448,6 +450,9 @@ final class Walker {
     state.constraints.add(constraint);
     if (cause != null) {
       causes.put(constraint, cause);
+    }
+    if (depth == 1 + (cause == null ? 0 : cause.level())) {
+      own.add(constraint);
     }
     if (isInLoop) {
       inLoops.add(constraint);

@@ -62,8 +62,11 @@ public final class WayFinder {
     /** A way. */
     record Found(Way way) implements Answer {}
 
-    /** Every way that was tried contradicts itself. */
+    /** There is none. */
     record Impossible(String because) implements Answer {}
+
+    /** None was found that does not contradict itself, though there may be one. */
+    record NotFound(String because) implements Answer {}
 
     /** Nothing is left to reach, or the method can't be read. */
     record Nothing() implements Answer {}
@@ -91,9 +94,16 @@ public final class WayFinder {
     if (result instanceof WaySearch.OnlyPath only) {
       return new Answer.Found(unsolved(route, only.path()));
     }
-    return result instanceof WaySearch.Excluded excluded
-        ? new Answer.Impossible(because(excluded.because()))
-        : new Answer.Nothing();
+    if (result instanceof WaySearch.Excluded excluded) {
+      String because = because(excluded.because());
+      return excluded.isProven() ? new Answer.Impossible(because) : new Answer.NotFound(because);
+    }
+    return new Answer.Nothing();
+  }
+
+  /** Whether a test can call a method itself; not for one that can't be found. */
+  public boolean isOpen(Ref method) {
+    return method != null && !routes.isHidden(method);
   }
 
   /** Whether a method asks how many elements an array has, and takes one by a number. */
@@ -142,6 +152,7 @@ public final class WayFinder {
     walked.points().forEach((type, all) -> points.put(type.replace('/', '.'), all));
     return new Way(
         calls,
+        List.of(),
         steps,
         points,
         wording.setUp(route.get(0), steps, MissingElements.on(solver, walked)),
@@ -169,6 +180,7 @@ public final class WayFinder {
     }
     return new Way(
         route.stream().map(meanings::qualified).toList(),
+        List.of(),
         steps,
         Map.of(ref.type().replace('/', '.'), path.passed()),
         new Way.SetUp(

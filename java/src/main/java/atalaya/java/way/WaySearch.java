@@ -52,8 +52,13 @@ final class WaySearch {
   /** A path of which it could not be followed what it needs. */
   record OnlyPath(Path path) implements Result {}
 
-  /** Every path that was tried contradicts itself. */
-  record Excluded(Solution.Contradiction because) implements Result {}
+  /**
+   * Every path that was tried contradicts itself.
+   *
+   * @param because what the first of them did
+   * @param isProven whether there are no others
+   */
+  record Excluded(Solution.Contradiction because, boolean isProven) implements Result {}
 
   /** There is nothing left to reach. */
   record NothingLeft() implements Result {}
@@ -117,6 +122,7 @@ final class WaySearch {
   private final Set<List<Path>> seen = new HashSet<>();
   private int added;
   private int steered;
+  private boolean onlyOwnConflicts = true;
   private Solved certain;
   private double certainWeight;
   private Solved doubtful;
@@ -163,6 +169,9 @@ final class WaySearch {
           steer(next.get());
         }
         others(next.get(), walked.get(), conflict.get());
+        onlyOwnConflicts &=
+            walked.get().own().contains(conflict.get().one())
+                && walked.get().own().contains(conflict.get().other());
       }
       left = certain == null ? left - 1 : Math.min(left - 1, MORE_TRIES);
     }
@@ -174,7 +183,19 @@ final class WaySearch {
     if (doubtful != null) {
       return outsideLoops(doubtful);
     }
-    return because == null ? new NothingLeft() : new Excluded(because);
+    return because == null ? new NothingLeft() : new Excluded(because, isProven(left));
+  }
+
+  /**
+   * In loops and before calls, what was blocked may have been another time's; called code could
+   * have been passed in another way.
+   */
+  private boolean isProven(int triesLeft) {
+    return triesLeft > 0
+        && tries.isEmpty()
+        && sites.isEmpty()
+        && !code.graph().hasLoops()
+        && onlyOwnConflicts;
   }
 
   /** What is to be tried next of what waits; empty when nothing is worth it. */
