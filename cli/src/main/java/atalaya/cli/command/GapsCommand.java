@@ -108,7 +108,8 @@ public final class GapsCommand extends ReadingCommand {
       print(out -> print(run, shown, format, out));
       if (format == Format.TEXT && !printsToFile() && !shown.isEmpty()) {
         say("");
-        say("Next: atalaya inspect on the class or method shows them in the source");
+        say(
+            "Next: atalaya plan for the tests that close them; atalaya inspect shows them in the source");
       }
     }
     return ExitCode.DONE;

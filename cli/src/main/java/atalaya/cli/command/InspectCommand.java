@@ -225,17 +225,12 @@ public final class InspectCommand extends ReadingCommand {
   private void next(List<MethodInside> methods) {
     methods.stream()
         .flatMap(method -> method.gaps().stream())
-        .filter(gap -> gap.behind().isEmpty())
+        .filter(gap -> gap.behind().isEmpty() && gap.kind() != Gap.Kind.LOOP)
         .max(java.util.Comparator.comparingInt(gap -> gap.opens().sum()))
         .ifPresent(
             gap -> {
               say("");
-              say(
-                  "Next: a test that closes "
-                      + gap.name()
-                      + "; atalaya gaps "
-                      + target
-                      + " lists all");
+              say("Next: atalaya plan " + gap.name() + " --full, for a test that comes there");
             });
   }
 }

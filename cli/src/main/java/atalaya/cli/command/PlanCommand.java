@@ -142,7 +142,7 @@ public final class PlanCommand extends ReadingCommand {
     }
     List<MethodFigures> wanted = wanted(methods);
     Plan plan = planning.forMethods(wanted, limits(wanted, points, share), settled).together();
-    return new Planned(plan, new Remedies(run, planning).of(wanted, plan, settled), planning);
+    return new Planned(plan, new Remedies(planning).of(wanted, plan, settled), planning);
   }
 
   /** What became of the plan of the run before. */

@@ -20,7 +20,7 @@ import picocli.CommandLine.Option;
     name = "atalaya",
     headerHeading = "",
     header = {
-      "Atalaya finds poorly tested Java code and ranks the risk.",
+      "Atalaya finds poorly tested Java code and ranks the risk, and plans the next tests.",
       "",
       "  What do my tests execute?                 atalaya observe",
       "  What does a running server execute?       atalaya attach, then atalaya collect DIR",
@@ -30,6 +30,7 @@ import picocli.CommandLine.Option;
       "  Where do the tests see too little?        atalaya gaps",
       "  What does each test add?                  atalaya suite",
       "  Would a test notice a fault?              atalaya challenge",
+      "  Which tests should I write next?          atalaya plan --budget 2h",
       "  This gap will not be tested: write it     atalaya decide GAP --accept --because ...",
       "  What did my new tests gain?               atalaya compare",
       "  All of it, as a table?                    atalaya export TABLE",

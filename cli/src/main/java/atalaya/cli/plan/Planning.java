@@ -41,7 +41,7 @@ public final class Planning {
   /** What may well be a fault is looked for in so many methods, those with most to gain. */
   private static final int SEARCHED_FOR_FAULTS = 150;
 
-  private static final int READ_AT_ONCE = 100;
+  private static final int READ_AT_ONCE = Planner.MOST_TASKS;
   private static final int CALLED_DEPTH = 4;
 
   /** So many methods are called by one test at most. */
@@ -54,6 +54,7 @@ public final class Planning {
   private final WayFinder finder;
   private final Map<String, Ref> refs = new HashMap<>();
   private final Map<String, MethodFigures> byName = new HashMap<>();
+  private List<Gap> methodGaps;
   private final Map<String, String> impossible = new TreeMap<>();
   private final Map<String, String> notFound = new TreeMap<>();
 
@@ -104,7 +105,7 @@ public final class Planning {
   public Plan forMethods(List<MethodFigures> wanted, Limits limits, Set<String> settled) {
     Set<String> unused = new HashSet<>();
     Set<String> unwanted = new HashSet<>();
-    for (Gap gap : run.gaps()) {
+    for (Gap gap : methodGaps()) {
       if (gap.kind() == Gap.Kind.UNUSED) {
         unused.add(gap.qualifiedMethod());
       }
@@ -246,6 +247,14 @@ public final class Planning {
             });
     return Planner.plan(
         List.of(new SurvivorTask(scene, method, places)), Limits.ofTests(1), before());
+  }
+
+  /** The methods that nothing entered, as gaps. */
+  public List<Gap> methodGaps() {
+    if (methodGaps == null) {
+      methodGaps = run.methodGaps();
+    }
+    return methodGaps;
   }
 
   /** Unwatched paths of the run. */

@@ -6,7 +6,6 @@ import atalaya.core.gap.Gap;
 import atalaya.core.plan.Plan;
 import atalaya.core.plan.Remedy;
 import atalaya.core.plan.Split;
-import atalaya.store.runfile.RunFile;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -17,12 +16,10 @@ import java.util.Set;
 
 /** What may be better than a test: to delete code, to split a method, to accept a gap. */
 public final class Remedies {
-  private final RunFile run;
   private final Planning planning;
 
-  /** For a run that was planned for. */
-  public Remedies(RunFile run, Planning planning) {
-    this.run = run;
+  /** For what was planned. */
+  public Remedies(Planning planning) {
     this.planning = planning;
   }
 
@@ -31,7 +28,7 @@ public final class Remedies {
     Map<String, MethodFigures> byName = new HashMap<>();
     wanted.forEach(method -> byName.putIfAbsent(method.qualifiedName(), method));
     List<Remedy> remedies = new ArrayList<>();
-    for (Gap gap : run.gaps()) {
+    for (Gap gap : planning.methodGaps()) {
       MethodFigures method = byName.get(gap.qualifiedMethod());
       boolean isDead =
           gap.kind() == Gap.Kind.UNUSED && method != null && !settled.contains(gap.name());

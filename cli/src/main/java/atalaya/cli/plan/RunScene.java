@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
 
 /** A run as a plan sees it; what is asked for is read once. */
 final class RunScene implements Scene {
@@ -56,7 +57,7 @@ final class RunScene implements Scene {
     this.weights = weights;
     this.accepted = accepted;
     methods.forEach(method -> figures.putIfAbsent(method.qualifiedName(), method));
-    for (ClassSummary type : run.allClasses()) {
+    for (ClassSummary type : run.classesAlone()) {
       summaries.put(type.name(), type);
       bySource.computeIfAbsent(type.path(), p -> new ArrayList<>()).add(type);
     }
@@ -95,6 +96,9 @@ final class RunScene implements Scene {
         .codeAtOnce(List.copyOf(wanted))
         .forEach(code -> codes.put(code.name(), code.withoutFlow()));
     wanted.forEach(type -> codes.putIfAbsent(type.name(), null));
+    Set<String> names = Set.copyOf(classNames);
+    names.forEach(name -> gaps.put(name, List.of()));
+    gaps.putAll(run.gaps(names::contains).stream().collect(Collectors.groupingBy(Gap::className)));
   }
 
   /** The source of a class; empty when the run has none. */

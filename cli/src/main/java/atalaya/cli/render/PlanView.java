@@ -49,7 +49,10 @@ public final class PlanView {
         + ", unwatched paths "
         + Words.paths(plan.before())
         + " → "
-        + Words.paths(plan.after());
+        + Words.paths(plan.after())
+        + (plan.passedOver() > 0
+            ? "; not looked at: " + plan.passedOver() + " methods that may gain less"
+            : "");
   }
 
   private String minutes(Brief brief) {

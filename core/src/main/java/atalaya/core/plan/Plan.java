@@ -11,8 +11,9 @@ import java.util.Map;
  * @param briefs in the order that buys most
  * @param before unwatched paths of all that was planned for
  * @param after the same once the tests are written
+ * @param passedOver how many methods were not looked at, because others may gain more
  */
-public record Plan(List<Brief> briefs, double before, double after) {
+public record Plan(List<Brief> briefs, double before, double after, int passedOver) {
   public Plan {
     briefs = List.copyOf(briefs);
   }
@@ -24,7 +25,8 @@ public record Plan(List<Brief> briefs, double before, double after) {
       String entry = brief.way().map(Way::entry).orElse(brief.method());
       byEntry.computeIfAbsent(entry, e -> new ArrayList<>()).add(brief);
     }
-    return new Plan(byEntry.values().stream().flatMap(List::stream).toList(), before, after);
+    return new Plan(
+        byEntry.values().stream().flatMap(List::stream).toList(), before, after, passedOver);
   }
 
   /** The effort in all. */

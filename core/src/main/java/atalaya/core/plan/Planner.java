@@ -14,6 +14,11 @@ import java.util.PriorityQueue;
 public final class Planner {
   private static final double NEGLIGIBLE = 1e-9;
 
+  /** So many tasks are looked at, those that may gain most; more when more tests are wanted. */
+  public static final int MOST_TASKS = 150;
+
+  private static final int TASKS_FOR_A_TEST = 8;
+
   /** A task with what its best brief is worth, or at most is. */
   private record Entry(Task task, double worth, Brief brief, int asOf) {}
 
@@ -32,7 +37,9 @@ public final class Planner {
             && single.get().gain() > gain(briefs)
             && briefs.stream().noneMatch(Brief::mayFail);
     List<Brief> chosen = oneIsBetter ? planner.greedy(single) : briefs;
-    return new Plan(chosen, before, before - gain(chosen));
+    int passedOver =
+        (int) Math.max(0, tasks.stream().filter(t -> t.most() > NEGLIGIBLE).count() - MOST_TASKS);
+    return new Plan(chosen, before, before - gain(chosen), passedOver);
   }
 
   private static double gain(List<Brief> briefs) {
@@ -58,12 +65,19 @@ public final class Planner {
             Comparator.comparingDouble((Entry entry) -> -entry.worth())
                 .thenComparingInt(entry -> entry.brief() == null ? 0 : points(entry.brief()))
                 .thenComparing(entry -> entry.task().name()));
-    for (Task task : tasks) {
-      if (task.most() > NEGLIGIBLE) {
-        queue.add(new Entry(task, task.most() / (perPoint ? task.leastPoints() : 1), null, -1));
-      }
-    }
+    tasks.stream()
+        .filter(task -> task.most() > NEGLIGIBLE)
+        .map(task -> new Entry(task, task.most() / (perPoint ? task.leastPoints() : 1), null, -1))
+        .sorted(queue.comparator())
+        .limit(mostTasks())
+        .forEach(queue::add);
     return queue;
+  }
+
+  private long mostTasks() {
+    boolean isLimited = limits.tests() < Integer.MAX_VALUE || limits.points() < Integer.MAX_VALUE;
+    long most = (long) TASKS_FOR_A_TEST * Math.min(limits.tests(), limits.points());
+    return isLimited ? Math.max(MOST_TASKS, most) : Long.MAX_VALUE;
   }
 
   private static int points(Brief brief) {

@@ -50,6 +50,7 @@ public final class CodeBase {
   private final Map<String, Outline> outlines = new ConcurrentHashMap<>();
   private final Map<String, List<String>> below = new HashMap<>();
   private final Map<Ref, Set<Ref>> callers = new HashMap<>();
+  private final Map<String, Map<String, Ref>> named = new HashMap<>();
   private final Map<String, Optional<ClassCode>> codes = new ConcurrentHashMap<>();
 
   private final Exceptions exceptions = new Exceptions(this);
@@ -203,20 +204,27 @@ public final class CodeBase {
    * @param name {@code quote(Vessel,Stay)}
    */
   public Optional<Ref> named(String type, String name) {
-    return outlines.containsKey(type)
-        ? methods(type).stream()
-            .filter(code -> simple(code).equals(name))
-            .map(code -> new Ref(type, code))
-            .findFirst()
-        : Optional.empty();
+    return Optional.ofNullable(named.computeIfAbsent(type, this::bySimpleName).get(name));
+  }
+
+  private Map<String, Ref> bySimpleName(String type) {
+    Map<String, Ref> refs = new HashMap<>();
+    if (has(type)) {
+      methods(type).forEach(code -> refs.putIfAbsent(simple(code), new Ref(type, code)));
+    }
+    return refs;
   }
 
   private static String simple(String code) {
-    String types =
-        java.util.Arrays.stream(Type.getArgumentTypes(code.substring(code.indexOf('('))))
-            .map(t -> t.getClassName().replaceAll(".*[.$]", ""))
-            .collect(java.util.stream.Collectors.joining(","));
-    return code.substring(0, code.indexOf('(')) + "(" + types + ")";
+    int open = code.indexOf('(');
+    StringBuilder simple = new StringBuilder(code.substring(0, open + 1));
+    for (Type type : Type.getArgumentTypes(code.substring(open))) {
+      String name = type.getClassName();
+      simple.append(simple.charAt(simple.length() - 1) == '(' ? "" : ",");
+      simple.append(
+          name, 1 + Math.max(name.lastIndexOf('.'), name.lastIndexOf('$')), name.length());
+    }
+    return simple.append(')').toString();
   }
 
   /** Where the method that a call names is declared; empty outside of the project. */

@@ -101,6 +101,9 @@ public final class RunFile implements AutoCloseable {
   private final Path path;
   private final Connection database;
 
+  /** Of the observed class files; null before they were asked for. */
+  private Map<String, List<String>> idsByOutermost;
+
   private RunFile(Path path, Connection database) {
     this.path = path;
     this.database = database;
@@ -221,6 +224,11 @@ public final class RunFile implements AutoCloseable {
     return classes("1");
   }
 
+  /** All classes, those left out too, without their methods. */
+  public List<ClassSummary> classesAlone() {
+    return classes("1", Map.of());
+  }
+
   /** Some classes, those left out too. */
   public List<ClassSummary> someClasses(Predicate<String> className) {
     return classes("class.id IN (" + ids(className) + ")");
@@ -231,6 +239,10 @@ public final class RunFile implements AutoCloseable {
     query(
         METHODS + " WHERE " + which + " ORDER BY method.id",
         row -> methods.computeIfAbsent(row.getInt(13), c -> new ArrayList<>()).add(method(row)));
+    return classes(which, methods);
+  }
+
+  private List<ClassSummary> classes(String which, Map<Integer, List<MethodFigures>> methods) {
     return read(
         "SELECT id, module, path, name, state FROM class WHERE " + which + " ORDER BY id",
         row ->
@@ -360,6 +372,13 @@ public final class RunFile implements AutoCloseable {
         read(GAPS + COUNTED + " ORDER BY class.id, gap.rowid", RunFile::gap), mutants());
   }
 
+  /** The gaps that count and are a whole method, by class and method. */
+  public List<Gap> methodGaps() {
+    return read(
+        GAPS + COUNTED + " AND gap.kind IN ('method', 'unused') ORDER BY class.id, gap.rowid",
+        RunFile::gap);
+  }
+
   /** The gaps of a class. */
   public List<Gap> gaps(String className) {
     return withSurvivors(
@@ -460,12 +479,23 @@ public final class RunFile implements AutoCloseable {
 
   /** The observed class files of an outermost class and all that stands in it. */
   public List<KeptClass> classFiles(String outermost) {
-    return read(
-        CLASS_FILES
-            + " WHERE is_test = 0 AND (name = ?1 OR substr(name, 1, length(?1) + 1) = ?1 || '$')"
-            + " ORDER BY id",
-        RunFile::classFile,
-        outermost);
+    if (idsByOutermost == null) {
+      idsByOutermost = new HashMap<>();
+      query(
+          "SELECT id, name FROM class_file WHERE is_test = 0 ORDER BY id",
+          row ->
+              idsByOutermost
+                  .computeIfAbsent(outermost(row.getString(2)), name -> new ArrayList<>())
+                  .add(row.getString(1)));
+    }
+    return idsByOutermost.getOrDefault(outermost, List.of()).stream()
+        .flatMap(id -> read(CLASS_FILES + " WHERE id = ?", RunFile::classFile, id).stream())
+        .toList();
+  }
+
+  private static String outermost(String name) {
+    int dollar = name.indexOf('$', 1);
+    return dollar < 0 ? name : name.substring(0, dollar);
   }
 
   /** The class files of the tests. */
@@ -590,8 +620,8 @@ public final class RunFile implements AutoCloseable {
     Map<Integer, BitSet> patterns = new HashMap<>();
     Map<Integer, BitSet> byTest = new HashMap<>();
     query(
-        "SELECT test, pattern.id, bits FROM reach JOIN class ON class.id = class JOIN pattern"
-            + " ON pattern.id = pattern WHERE class.name = ?",
+        "SELECT test, pattern.id, bits FROM reach JOIN pattern ON pattern.id = pattern"
+            + " WHERE class IN (SELECT id FROM class WHERE name = ?)",
         row -> {
           BitSet points = patterns.get(row.getInt(2));
           if (points == null) {
@@ -603,7 +633,7 @@ public final class RunFile implements AutoCloseable {
         className);
     Map<Integer, Long> hits = new HashMap<>();
     query(
-        "SELECT point, times FROM hit JOIN class ON class.id = class WHERE class.name = ?",
+        "SELECT point, times FROM hit WHERE class IN (SELECT id FROM class WHERE name = ?)",
         row -> hits.put(row.getInt(1), row.getLong(2)),
         className);
     return new ClassReach(byTest, hits);
