@@ -30,24 +30,29 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
 
 /** Makes the model of some classes of a run again, from the class files and sources it keeps. */
 public final class ModelAgain {
   private final RunFile run;
   private final Detail detail;
   private final Set<Nature> natures;
-  private final List<TestFigures> tests;
+
+  /** Null before they were asked for. */
+  private List<TestFigures> tests;
 
   /** Of a run. */
   public ModelAgain(RunFile run) {
     this.run = run;
     this.detail = run.info().detail();
     this.natures = Nature.in(run.info().leaveOut());
-    this.tests = run.tests();
   }
 
   /** The tests of the run. */
   public List<TestFigures> tests() {
+    if (tests == null) {
+      tests = run.tests();
+    }
     return tests;
   }
 
@@ -61,13 +66,20 @@ public final class ModelAgain {
     bySource(classes)
         .forEach(
             of -> {
-              Inside.Source source =
-                  source(of)
-                      .map(s -> new Inside.Source(s.text(), Statements.in(text(of.get(0), s))))
-                      .orElse(Inside.Source.NONE);
-              ofOneSource(of).forEach(code -> insides.add(inside(code, source, only)));
+              CompletableFuture<Inside.Source> source = inside(of);
+              List<CodeClass> codes = ofOneSource(of);
+              codes.forEach(code -> insides.add(inside(code, source.join(), only)));
             });
     return insides;
+  }
+
+  /** The source with its statements, which is read while the model is made of the same text. */
+  private CompletableFuture<Inside.Source> inside(List<ClassSummary> classes) {
+    Optional<KeptSource> kept = source(classes);
+    return CompletableFuture.supplyAsync(
+        () ->
+            kept.map(s -> new Inside.Source(s.text(), Statements.in(text(classes.get(0), s))))
+                .orElse(Inside.Source.NONE));
   }
 
   private static List<List<ClassSummary>> bySource(List<ClassSummary> classes) {
@@ -147,6 +159,6 @@ public final class ModelAgain {
         new Joiner(detail)
             .join(code, reach, ClassState.REACHED, run.gaps(code.name()))
             .with(mutants(code.name()));
-    return new Inside(code, figures, reach, source, tests);
+    return new Inside(code, figures, reach, source, run.tests(reach.byTest().keySet()));
   }
 }

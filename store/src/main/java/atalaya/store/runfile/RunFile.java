@@ -57,6 +57,7 @@ import java.util.OptionalLong;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.zip.InflaterInputStream;
 import org.roaringbitmap.RoaringBitmap;
 import org.sqlite.SQLiteConfig;
@@ -678,11 +679,23 @@ public final class RunFile implements AutoCloseable {
 
   /** All tests, in the order in which they began. */
   public List<TestFigures> tests() {
+    return someTests("1");
+  }
+
+  /** Some tests, by their numbers. */
+  public List<TestFigures> tests(Set<Integer> numbers) {
+    String all = numbers.stream().map(String::valueOf).collect(Collectors.joining(", "));
+    return someTests("number IN (" + all + ")");
+  }
+
+  private List<TestFigures> someTests(String which) {
     return read(
         "SELECT number, id, name, verdict, milliseconds, overlapped, methods, lines, outcomes,"
             + " lines_only_here, outcomes_only_here, coalesce(kills, 0) FROM test LEFT JOIN"
             + " (SELECT noticed_by, count(*) AS kills FROM mutant GROUP BY noticed_by)"
-            + " ON noticed_by = number ORDER BY number",
+            + " ON noticed_by = number WHERE "
+            + which
+            + " ORDER BY number",
         row ->
             new TestFigures(
                 new Test(
