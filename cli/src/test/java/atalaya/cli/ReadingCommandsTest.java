@@ -19,6 +19,7 @@ import atalaya.core.mutant.Fate;
 import atalaya.core.mutant.Mutant;
 import atalaya.core.mutant.Operator;
 import atalaya.core.mutant.TriedMutant;
+import atalaya.core.run.Counts;
 import atalaya.core.run.Detail;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.Verdict;
@@ -173,6 +174,7 @@ class ReadingCommandsTest {
         List.of(),
         List.of(),
         List.of(),
+        Counts.NONE,
         List.of(unreached(buoy.methods().get(0))));
   }
 

@@ -199,7 +199,7 @@ class RunFileTest {
     check(with(Arrays.copyOf(whole, 60)), "is no run file");
     byte[] later = whole.clone();
     later[63] = 9;
-    check(with(later), "has format 9, and this Atalaya reads up to 4");
+    check(with(later), "has format 9, and this Atalaya reads up to 5");
     Path other = folder.resolve("other.run");
     try (var database = DriverManager.getConnection("jdbc:sqlite:" + other)) {
       database.createStatement().execute("CREATE TABLE berth (name TEXT)");

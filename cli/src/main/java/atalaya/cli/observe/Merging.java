@@ -60,6 +60,7 @@ public final class Merging {
         whole.uncaught(),
         whole.recordings(),
         whole.recorded(),
+        whole.counts(),
         whole.verdicts());
   }
 

@@ -5,6 +5,7 @@ import atalaya.core.figure.TestFigures;
 import atalaya.core.leave.LeftOut;
 import atalaya.core.mutant.BasedVerdict;
 import atalaya.core.run.ClassReach;
+import atalaya.core.run.Counts;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RecordedTest;
 import atalaya.core.run.Recording;
@@ -19,6 +20,7 @@ import java.util.Map;
  * @param reach the raw points by binary name of the class
  * @param recordings what it was merged from; empty for a run of one recording
  * @param recorded where each of its tests comes from; empty for a run of one recording
+ * @param counts how often points were passed in each recording
  * @param verdicts about mutants; empty where none was tried
  * @param figures derived from the rest
  * @param tests derived from the rest
@@ -37,6 +39,7 @@ public record RunContents(
     List<UncaughtException> uncaught,
     List<Recording> recordings,
     List<RecordedTest> recorded,
+    Counts counts,
     List<BasedVerdict> verdicts) {
 
   /** Of a run with one recording. */
@@ -64,6 +67,7 @@ public record RunContents(
         uncaught,
         List.of(),
         List.of(),
+        Counts.of(info.id(), reach),
         List.of());
   }
 }

@@ -6,7 +6,7 @@ import atalaya.core.kept.ObservedJvm;
 import atalaya.core.mutant.BasedVerdict;
 import atalaya.core.mutant.Mutant;
 import atalaya.core.run.ClassReach;
-import atalaya.core.run.Detail;
+import atalaya.core.run.Counts;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.NotObserved.Reason;
 import atalaya.core.run.RecordedTest;
@@ -28,6 +28,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Function;
+import java.util.function.Predicate;
 
 /**
  * Puts runs together: the union of their recordings ({@code docs/measures.md}, section 10). The
@@ -96,7 +97,8 @@ public final class Merger {
     classes.addAll(testClasses);
     Set<String> leftOut = new TreeSet<>();
     runs.forEach(run -> leftOut.addAll(run.leftOut()));
-    Map<String, ClassReach> reach = reach(numbers);
+    Counts counts = counts();
+    Map<String, ClassReach> reach = reach(numbers, counts);
     return new Whole(
         info(),
         List.copyOf(recordings.all),
@@ -104,6 +106,7 @@ public final class Merger {
         classes,
         newest(Whole::sources, KeptSource::path),
         reach,
+        counts,
         leftOut,
         tests,
         recorded,
@@ -254,60 +257,52 @@ public final class Merger {
 
   // ---- reach ----
 
-  private Map<String, ClassReach> reach(Map<Integer, Map<Integer, Integer>> numbers) {
+  private Map<String, ClassReach> reach(
+      Map<Integer, Map<Integer, Integer>> numbers, Counts counts) {
     Map<String, Map<Integer, BitSet>> byClass = new TreeMap<>();
-    Map<String, Map<Integer, Long>> hits = new TreeMap<>();
-    Set<String> counted = new HashSet<>();
-    for (int i : withoutSubsets()) {
-      Whole run = runs.get(i);
-      Map<String, String> hashes = new HashMap<>();
-      run.classes().stream()
-          .filter(file -> !file.isTest())
-          .forEach(file -> hashes.putIfAbsent(file.name(), file.hash()));
-      if (run.info().detail() == Detail.HITS) {
-        run.recordings().forEach(r -> addOnce(counted, r));
-      }
+    for (int i = 0; i < runs.size(); i++) {
       Map<Integer, Integer> number = numbers.get(i);
-      run.reach()
+      Predicate<String> isChosen = chosenIn(runs.get(i));
+      runs.get(i)
+          .reach()
           .forEach(
               (type, reach) -> {
-                KeptClass kept = chosen.get(type);
-                if (kept != null && kept.hash().equals(hashes.get(type))) {
+                if (isChosen.test(type)) {
                   add(byClass.computeIfAbsent(type, t -> new TreeMap<>()), reach, number);
-                  Map<Integer, Long> sums = hits.computeIfAbsent(type, t -> new TreeMap<>());
-                  reach.hits().forEach((point, times) -> sums.merge(point, times, Long::sum));
                 }
               });
     }
+    Map<String, Map<Integer, Long>> hits = counts.sums();
     Map<String, ClassReach> merged = new LinkedHashMap<>();
-    byClass.forEach((type, byTest) -> merged.put(type, new ClassReach(byTest, hits.get(type))));
+    byClass.forEach(
+        (type, byTest) ->
+            merged.put(type, new ClassReach(byTest, hits.getOrDefault(type, Map.of()))));
     return merged;
   }
 
-  /** The runs whose recordings are not all in one of the others, by their index. */
-  private List<Integer> withoutSubsets() {
-    List<Integer> kept = new ArrayList<>();
-    for (int i = 0; i < runs.size(); i++) {
-      Set<Recording> mine = Set.copyOf(runs.get(i).recordings());
-      boolean isPart = false;
-      for (int j = 0; j < runs.size() && !isPart; j++) {
-        Set<Recording> other = Set.copyOf(runs.get(j).recordings());
-        isPart = j != i && other.containsAll(mine) && (!mine.containsAll(other) || j < i);
-      }
-      if (!isPart) {
-        kept.add(i);
-      }
+  /** Each recording's counts once, whatever runs hold it. */
+  private Counts counts() {
+    Set<Counts.Count> all = new LinkedHashSet<>();
+    for (Whole run : runs) {
+      Predicate<String> isChosen = chosenIn(run);
+      run.counts().all().stream().filter(c -> isChosen.test(c.className())).forEach(all::add);
     }
-    return kept;
+    return new Counts(
+        all.stream()
+            .sorted(
+                Comparator.comparing(Counts.Count::recording)
+                    .thenComparing(Counts.Count::className)
+                    .thenComparing(Counts.Count::point))
+            .toList());
   }
 
-  private static void addOnce(Set<String> counted, Recording recording) {
-    if (!counted.add(recording.id())) {
-      throw new NotMergeable(
-          "two of the runs hold the recording "
-              + recording.name()
-              + ", and what it counted can't be told apart in them; merge the single runs");
-    }
+  /** The classes of a run whose version is the one that counts. */
+  private Predicate<String> chosenIn(Whole run) {
+    Map<String, String> hashes = new HashMap<>();
+    run.classes().stream()
+        .filter(file -> !file.isTest())
+        .forEach(file -> hashes.putIfAbsent(file.name(), file.hash()));
+    return type -> chosen.containsKey(type) && chosen.get(type).hash().equals(hashes.get(type));
   }
 
   private static void add(

@@ -5,6 +5,7 @@ import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
 import atalaya.core.mutant.BasedVerdict;
 import atalaya.core.run.ClassReach;
+import atalaya.core.run.Counts;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RecordedTest;
 import atalaya.core.run.Recording;
@@ -20,6 +21,7 @@ import java.util.Set;
  *
  * @param recordings sorted
  * @param recorded where each test comes from
+ * @param counts how often points were passed in each recording; of none when that was not counted
  * @param leftOut the names of the classes that are left out
  */
 public record Whole(
@@ -29,6 +31,7 @@ public record Whole(
     List<KeptClass> classes,
     List<KeptSource> sources,
     Map<String, ClassReach> reach,
+    Counts counts,
     Set<String> leftOut,
     List<Test> tests,
     List<RecordedTest> recorded,

@@ -26,6 +26,7 @@ import atalaya.core.mutant.Mutant;
 import atalaya.core.mutant.Operator;
 import atalaya.core.mutant.TriedMutant;
 import atalaya.core.run.ClassReach;
+import atalaya.core.run.Counts;
 import atalaya.core.run.Detail;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RecordedTest;
@@ -545,6 +546,7 @@ public final class RunFile implements AutoCloseable {
             row -> new RecordedTest(row.getInt(1), row.getString(2), row.getString(3)));
     List<Test> tests = tests().stream().map(TestFigures::test).toList();
     boolean isOne = recordings.isEmpty();
+    Counts counts = counts();
     return new Whole(
         info,
         isOne
@@ -553,7 +555,8 @@ public final class RunFile implements AutoCloseable {
         jvms(),
         read(CLASS_FILES + " ORDER BY id", RunFile::classFile),
         read(SOURCES + " ORDER BY path", RunFile::source),
-        wholeReach(),
+        wholeReach(counts),
+        counts,
         Set.copyOf(classes(ClassState.LEFT_OUT)),
         tests,
         isOne
@@ -592,19 +595,23 @@ public final class RunFile implements AutoCloseable {
                 words.getOrDefault(row.getString(1) + "property", List.of())));
   }
 
-  private Map<String, ClassReach> wholeReach() {
+  private Map<String, ClassReach> wholeReach(Counts counts) {
     Map<String, ClassReach> reach = new HashMap<>();
-    Map<String, Map<Integer, Long>> hits = new HashMap<>();
-    query(
-        "SELECT name, point, times FROM hit JOIN class ON class.id = class",
-        row ->
-            hits.computeIfAbsent(row.getString(1), c -> new HashMap<>())
-                .put(row.getInt(2), row.getLong(3)));
+    Map<String, Map<Integer, Long>> hits = counts.sums();
     byClass("")
         .forEach(
             (name, byTest) ->
                 reach.put(name, new ClassReach(byTest, hits.getOrDefault(name, Map.of()))));
     return reach;
+  }
+
+  private Counts counts() {
+    return new Counts(
+        read(
+            "SELECT recording, name, point, times FROM hit JOIN class ON class.id = class",
+            row ->
+                new Counts.Count(
+                    row.getString(1), row.getString(2), row.getInt(3), row.getLong(4))));
   }
 
   /** The hashes of the observed class files, by binary name. */
@@ -634,7 +641,8 @@ public final class RunFile implements AutoCloseable {
         className);
     Map<Integer, Long> hits = new HashMap<>();
     query(
-        "SELECT point, times FROM hit WHERE class IN (SELECT id FROM class WHERE name = ?)",
+        "SELECT point, sum(times) FROM hit WHERE class IN (SELECT id FROM class WHERE name = ?)"
+            + " GROUP BY point",
         row -> hits.put(row.getInt(1), row.getLong(2)),
         className);
     return new ClassReach(byTest, hits);

@@ -14,7 +14,7 @@ final class RunFileHeader {
   static final int APPLICATION_ID = 0x4154414C;
 
   /** The format that this version writes. */
-  static final int FORMAT = 4;
+  static final int FORMAT = 5;
 
   private static final byte[] MAGIC = "SQLite format 3\0".getBytes(StandardCharsets.US_ASCII);
   private static final int LENGTH = 100;

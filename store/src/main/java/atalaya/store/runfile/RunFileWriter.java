@@ -11,7 +11,6 @@ import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
 import atalaya.core.kept.RunContents;
 import atalaya.core.mutant.BasedVerdict;
-import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.RunInfo;
 import java.io.ByteArrayOutputStream;
@@ -286,12 +285,10 @@ public final class RunFileWriter {
 
   private void hits(RunContents run) throws SQLException {
     Map<String, Integer> ids = ids(run.figures());
-    for (Map.Entry<String, ClassReach> of : run.reach().entrySet()) {
-      insert(
-          "INSERT INTO hit VALUES (?, ?, ?)",
-          of.getValue().hits().entrySet(),
-          (to, hit) -> set(to, ids.get(of.getKey()), hit.getKey(), hit.getValue()));
-    }
+    insert(
+        "INSERT INTO hit VALUES (?, ?, ?, ?)",
+        run.counts().all(),
+        (to, hit) -> set(to, ids.get(hit.className()), hit.point(), hit.recording(), hit.times()));
   }
 
   private void notObserved(List<NotObserved> problems) throws SQLException {

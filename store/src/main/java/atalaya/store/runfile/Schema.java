@@ -26,8 +26,8 @@ final class Schema {
               + " pattern INTEGER NOT NULL REFERENCES pattern (id),"
               + " PRIMARY KEY (class, test)) WITHOUT ROWID",
           "CREATE TABLE hit (class INTEGER NOT NULL REFERENCES class (id),"
-              + " point INTEGER NOT NULL, times INTEGER NOT NULL,"
-              + " PRIMARY KEY (class, point)) WITHOUT ROWID",
+              + " point INTEGER NOT NULL, recording TEXT NOT NULL, times INTEGER NOT NULL,"
+              + " PRIMARY KEY (class, point, recording)) WITHOUT ROWID",
           "CREATE TABLE recording (id TEXT PRIMARY KEY, name TEXT NOT NULL,"
               + " started INTEGER NOT NULL, milliseconds INTEGER NOT NULL) WITHOUT ROWID",
           "CREATE TABLE recorded_test (number INTEGER PRIMARY KEY, recording TEXT NOT NULL,"
