@@ -17,8 +17,7 @@ class DemoTest {
   @Test
   void showsEachStepAndFindsWhatIsThere() throws IOException {
     Shipped.Result tour =
-        Shipped.runIn(
-            Shipped.HOME, temporary, Map.of("MAVEN_ARGS", "-q"), "demo", "--keep", "harbour");
+        Shipped.withoutNetwork(temporary, Map.of("MAVEN_ARGS", "-q"), "demo", "--keep", "harbour");
     assertThat(tour.exitCode()).as(tour.out() + tour.err()).isZero();
     assertThat(tour.out())
         .contains("$ atalaya observe", "$ atalaya rank", "BerthTariff#quote", "unwatched")
