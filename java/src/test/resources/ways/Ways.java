@@ -235,4 +235,65 @@ class Ways {
       throw new Here(); // `text.equals("green")` true at line 234 cannot happen together with `text.equals("red")` true at line 234
     }
   }
+
+  static void weekends(LocalDate from, LocalDate to) {
+    int fridays = 0;
+    for (LocalDate day = from; day.isBefore(to); day = day.plusDays(1)) {
+      if (day.getDayOfWeek() == java.time.DayOfWeek.FRIDAY && day.getMonthValue() == 7) {
+        fridays++;
+      }
+    }
+    if (fridays == 1 && from.plusDays(3).equals(to)) {
+      throw new Here();
+    }
+  }
+
+  static void excludeEachOther(int size, boolean isOld, String name) {
+    int score = 0;
+    if (size > 90) {
+      score++;
+    }
+    if (isOld) {
+      score++;
+    }
+    if (size < 20 && !isOld && name.startsWith("CLUB")) {
+      score += 5;
+    }
+    if (score == 5) {
+      throw new Here();
+    }
+  }
+
+  static void asksAfterwards(int amount) {
+    if (isLarge(amount)) {
+      return;
+    }
+    if (amount == 7) {
+      throw new Here();
+    }
+  }
+
+  private static boolean isLarge(int amount) {
+    return amount > 1000 || amount < -1000;
+  }
+
+  /** Sends what has to be sent. */
+  interface Link {
+    void send(String text) throws Down;
+  }
+
+  static class Down extends Exception {}
+
+  static void givesUp(Link link) {
+    for (int i = 1; i <= 3; i++) {
+      try {
+        link.send("notice " + i);
+        return;
+      } catch (Down e) {
+        if (i == 3) {
+          throw new Here(); // by a double
+        }
+      }
+    }
+  }
 }

@@ -291,23 +291,20 @@ public final class PlanView {
         way.steps().stream()
             .map(s -> "line " + s.line() + ": `" + s.condition() + "` " + s.outcome())
             .toList());
-    add(
-        parts,
-        "with",
-        way.setUp().givens().stream()
-            .map(
-                g ->
-                    g.name()
-                        + " = "
-                        + g.value()
-                        + (g.how().isEmpty() ? "" : "  (" + g.how() + ")")
-                        + (g.beside().isEmpty() ? "" : "; beside it " + g.beside()))
-            .toList());
+    add(parts, "with", way.setUp().givens().stream().map(PlanView::given).toList());
     add(parts, "code", way.setUp().code());
     add(parts, "open", way.setUp().open());
     add(parts, "may fail", way.setUp().mayFail().stream().toList());
     add(parts, "assert", way.result().asserts());
     add(parts, "depends on", way.surroundings());
+  }
+
+  private static String given(Way.Given given) {
+    boolean isThrown = given.name().contains(" throws ") && given.value().equals("true");
+    return given.name()
+        + (isThrown ? "" : " = " + given.value())
+        + (given.how().isEmpty() ? "" : "  (" + given.how() + ")")
+        + (given.beside().isEmpty() ? "" : "; beside it " + given.beside());
   }
 
   private static void add(List<Part> parts, String title, List<String> lines) {

@@ -21,9 +21,9 @@ import java.util.function.Predicate;
 /** Finds the best way of a method, and what leads there. */
 public final class WayFinder {
   /** So many conditions are computed for a whole path, at most, and for each step along one. */
-  private static final int THOROUGH = 3_000;
+  private static final int THOROUGH = 1_000;
 
-  private static final int QUICK = 300;
+  private static final int QUICK = 100;
 
   private final CodeBase base;
   private final Meanings meanings;

@@ -132,7 +132,7 @@ final class Wording {
   private String how(Input input) {
     return switch (input.source()) {
       case STATE -> setBy(input);
-      case ANSWER -> "a double answers";
+      case ANSWER -> input.name().contains(" throws ") ? "a double does" : "a double answers";
       case RESULT -> "has to come out";
       default -> "";
     };

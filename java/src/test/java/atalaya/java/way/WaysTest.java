@@ -39,7 +39,7 @@ class WaysTest {
   /**
    * A place to come to.
    *
-   * @param cannot why no way leads there; empty where one does
+   * @param cannot why no way leads there, or that a double has to bring it about; mostly empty
    */
   record Place(String method, int line, String cannot) {
     @Override
@@ -112,6 +112,10 @@ class WaysTest {
         finder.best(
             new WayFinder.Wanted(
                 new Ref("Ways", method.code()), type -> new BitSet(), line.points().nextSetBit(0)));
+    if (place.cannot().equals("by a double")) {
+      isBroughtAboutByADouble(answer);
+      return;
+    }
     if (!place.cannot().isEmpty()) {
       assertThat(answer).isEqualTo(new WayFinder.Answer.Impossible(place.cannot()));
       return;
@@ -122,6 +126,18 @@ class WaysTest {
     assertThat(way.method()).isEqualTo("Ways#" + method.name());
     assertThat(thrownBy(way.setUp().code())).isEqualTo("Ways$Here");
     assertThat(way.result().thrown()).isEqualTo("Here");
+  }
+
+  private static void isBroughtAboutByADouble(WayFinder.Answer answer) {
+    Way way = ((WayFinder.Answer.Found) answer).way();
+    assertThat(way.doubles()).isEqualTo(1);
+    assertThat(way.setUp().code()).isEmpty();
+    assertThat(way.setUp().givens())
+        .extracting(given -> given.name() + " = " + given.value() + " " + given.how())
+        .contains(
+            "link = a double of Link ",
+            "link.send(String) throws Down = true a double does",
+            "link.send(String) the third time throws Down = true a double does");
   }
 
   /** The name of the class of what some code throws. */
