@@ -2,11 +2,11 @@ package atalaya.dist;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -17,7 +17,7 @@ class LauncherTest {
   @TempDir Path temporary;
 
   @Test
-  void runsFromAnyFolder() throws IOException {
+  void runsFromAnyFolder() throws Exception {
     String version = System.getProperty("atalaya.version");
     Path archive = Shipped.HOME.getParent().resolveSibling("atalaya-" + version + ".tar.gz");
     Path place = Files.createDirectories(temporary.resolve("some where"));
@@ -29,10 +29,22 @@ class LauncherTest {
         Shipped.process(temporary, Map.of(), List.of(link.toString(), "--version"));
     assertThat(linked.out()).isEqualTo("atalaya " + version + "\n");
     assertThat(linked.err()).isEmpty();
-    assertThat(home.resolve("lib/atalaya.jsa")).isNotEmptyFile();
+    isPrepared(home);
     assertThat(home.resolve("bin/atalaya.cmd")).content().contains("\r\n");
     assertThat(home.resolve("demo/harbour/pom.xml")).isRegularFile();
     assertThat(home.resolve("demo/harbour/target")).doesNotExist();
+  }
+
+  /** The archive of classes is made in the background, and leaves nothing else behind. */
+  private static void isPrepared(Path home) throws Exception {
+    Path lib = home.resolve("lib");
+    for (int i = 0; i < 600 && Files.exists(lib.resolve("atalaya.jsa.making")); i++) {
+      Thread.sleep(100);
+    }
+    assertThat(lib.resolve("atalaya.jsa")).isNotEmptyFile();
+    try (Stream<Path> files = Files.list(lib)) {
+      assertThat(files.filter(file -> file.toString().contains(".jsa."))).isEmpty();
+    }
   }
 
   @ParameterizedTest
