@@ -108,8 +108,7 @@ public final class GapsCommand extends ReadingCommand {
       print(out -> print(run, shown, format, out));
       if (format == Format.TEXT && !printsToFile() && !shown.isEmpty()) {
         say("");
-        say(
-            "Next: atalaya plan for the tests that close them; atalaya inspect shows them in the source");
+        say("Next: atalaya plan" + where.typed() + ", for the tests that close them");
       }
     }
     return ExitCode.DONE;
