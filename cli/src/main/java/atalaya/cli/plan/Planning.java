@@ -34,6 +34,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
 /** Makes a plan for a run. */
@@ -42,7 +43,6 @@ public final class Planning {
   private static final int SEARCHED_FOR_FAULTS = 150;
 
   private static final int READ_AT_ONCE = Planner.MOST_TASKS;
-  private static final int CALLED_DEPTH = 4;
 
   /** So many methods are called by one test at most. */
   private static final int MOST_TOGETHER = 8;
@@ -114,7 +114,7 @@ public final class Planning {
         unwanted.add(gap.qualifiedMethod());
       }
     }
-    Map<String, Double> bounds = bounds();
+    Map<String, Double> bounds = Bounds.of(base, methods);
     List<Task> tasks = new ArrayList<>();
     List<MethodFigures> lacking =
         wanted.stream()
@@ -160,7 +160,7 @@ public final class Planning {
         : List.of();
   }
 
-  private static boolean isEntered(MethodFigures method) {
+  static boolean isEntered(MethodFigures method) {
     return method.lines().part() + method.outcomes().part() > 0;
   }
 
@@ -202,25 +202,30 @@ public final class Planning {
   }
 
   private List<Task> survivors(List<MethodFigures> wanted, Set<String> settled) {
-    Set<String> names = new HashSet<>();
-    wanted.forEach(m -> names.add(m.qualifiedName()));
+    Map<String, MethodFigures> tried = new HashMap<>();
+    wanted.stream()
+        .filter(method -> method.mutants().survived() > 0)
+        .forEach(method -> tried.put(method.qualifiedName(), method));
+    Map<String, Map<Gap, List<Mutant>>> places =
+        places(gap -> tried.containsKey(gap.qualifiedMethod()) && !settled.contains(gap.name()));
+    List<Task> tasks = new ArrayList<>();
+    places.forEach((method, here) -> tasks.add(new SurvivorTask(scene, tried.get(method), here)));
+    return tasks;
+  }
+
+  /** Where mutants survived, by method. */
+  private Map<String, Map<Gap, List<Mutant>>> places(Predicate<Gap> isWanted) {
     Map<String, Map<Gap, List<Mutant>>> places = new TreeMap<>();
     Survivors.places(run.mutants())
         .forEach(
             (gap, mutants) -> {
-              MethodFigures figures = byName.get(gap.qualifiedMethod());
-              boolean counts = figures != null && figures.mutants().survived() > 0;
-              boolean isWanted =
-                  names.contains(gap.qualifiedMethod()) && !settled.contains(gap.name());
-              if (counts && isWanted) {
+              if (isWanted.test(gap)) {
                 places
-                    .computeIfAbsent(gap.qualifiedMethod(), p -> new LinkedHashMap<>())
+                    .computeIfAbsent(gap.qualifiedMethod(), method -> new LinkedHashMap<>())
                     .put(gap, mutants);
               }
             });
-    List<Task> tasks = new ArrayList<>();
-    places.forEach((method, here) -> tasks.add(new SurvivorTask(scene, byName.get(method), here)));
-    return tasks;
+    return places;
   }
 
   /** Plans the one test that closes a gap, or comes to a line. */
@@ -237,16 +242,11 @@ public final class Planning {
 
   /** Plans the better assertions for what survived at one place. */
   public Plan noticing(MethodFigures method, Gap gap) {
-    Map<Gap, List<Mutant>> places = new LinkedHashMap<>();
-    Survivors.places(run.mutants())
-        .forEach(
-            (place, mutants) -> {
-              if (place.name().equals(gap.name())) {
-                places.put(place, mutants);
-              }
-            });
-    return Planner.plan(
-        List.of(new SurvivorTask(scene, method, places)), Limits.ofTests(1), before());
+    List<Task> tasks =
+        places(place -> place.name().equals(gap.name())).values().stream()
+            .map(here -> (Task) new SurvivorTask(scene, method, here))
+            .toList();
+    return Planner.plan(tasks, Limits.ofTests(1), before());
   }
 
   /** The methods that nothing entered, as gaps. */
@@ -398,50 +398,6 @@ public final class Planning {
               .findFirst();
       default -> Optional.empty();
     };
-  }
-
-  // ---- what a way may gain at most ----
-
-  /** Unreached paths of each method, and of those never entered that it calls. */
-  private Map<String, Double> bounds() {
-    Map<Ref, MethodFigures> never = new HashMap<>();
-    Map<Ref, MethodFigures> all = new HashMap<>();
-    for (MethodFigures method : methods) {
-      Ref ref = guessed(method);
-      if (ref != null) {
-        all.put(ref, method);
-        boolean isEntered = method.lines().part() + method.outcomes().part() > 0;
-        if (!isEntered) {
-          never.put(ref, method);
-        }
-      }
-    }
-    Map<Ref, List<Ref>> called = new HashMap<>();
-    all.forEach(
-        (ref, method) -> {
-          if (method.unwatched().unreached() > 0) {
-            List<Ref> known = base.called(ref).stream().filter(never::containsKey).toList();
-            if (!known.isEmpty()) {
-              called.put(ref, known);
-            }
-          }
-        });
-    Map<Ref, Double> bound = new HashMap<>();
-    for (int depth = 0; depth < CALLED_DEPTH; depth++) {
-      Map<Ref, Double> next = new HashMap<>();
-      called.forEach(
-          (ref, known) -> {
-            double sum = all.get(ref).unwatched().unreached();
-            for (Ref callee : known) {
-              sum += bound.getOrDefault(callee, all.get(callee).unwatched().unreached());
-            }
-            next.put(ref, sum);
-          });
-      bound.putAll(next);
-    }
-    Map<String, Double> bounds = new HashMap<>();
-    bound.forEach((ref, most) -> bounds.put(all.get(ref).qualifiedName(), most));
-    return bounds;
   }
 
   /**
