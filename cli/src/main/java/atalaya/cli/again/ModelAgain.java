@@ -148,7 +148,7 @@ public final class ModelAgain {
 
   private Map<String, Mutants> mutants(String className) {
     Map<String, Mutants> mutants = new HashMap<>();
-    run.methods(className::equals).forEach(m -> mutants.put(m.qualifiedName(), m.mutants()));
+    run.methods(className).forEach(m -> mutants.put(m.qualifiedName(), m.mutants()));
     return mutants;
   }
 

@@ -11,6 +11,8 @@ import java.util.stream.Collectors;
 
 /** A plan in a terminal, or as Markdown. */
 public final class PlanView {
+  private static final String NO_SOURCE =
+      "the run has no source: conditions are told by their line (observe with --sources DIR)";
   private static final String REMEDIES = "Better than a test, perhaps";
   private static final int REMEDIES_SHOWN = 5;
   private static final int CHANGES_SHOWN = 2;
@@ -91,6 +93,10 @@ public final class PlanView {
     } else {
       lines.add("");
       lines.add(paint.bold(sum()));
+    }
+    long sourceless = plan.briefs().stream().filter(brief -> brief.path().isEmpty()).count();
+    if (sourceless > 0) {
+      lines.add(Words.count((int) sourceless, "brief", "briefs") + ": " + NO_SOURCE);
     }
     lines.addAll(remedies(paint, REMEDIES_SHOWN));
     return lines;
@@ -254,7 +260,7 @@ public final class PlanView {
 
   private List<Part> parts(Brief brief) {
     List<Part> parts = new ArrayList<>();
-    add(parts, "where", List.of(brief.path()));
+    add(parts, "where", List.of(brief.path().isEmpty() ? NO_SOURCE : brief.path()));
     add(
         parts,
         "gain",

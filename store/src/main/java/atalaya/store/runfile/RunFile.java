@@ -194,6 +194,14 @@ public final class RunFile implements AutoCloseable {
         RunFile::method);
   }
 
+  /** The methods of a class, by line. */
+  public List<MethodFigures> methods(String className) {
+    return read(
+        METHODS + " WHERE class.id IN (SELECT id FROM class WHERE name = ?) ORDER BY method.id",
+        RunFile::method,
+        className);
+  }
+
   /** The gaps that count of some classes, by class and method. */
   public List<Gap> gaps(Predicate<String> className) {
     return withSurvivors(
@@ -384,7 +392,12 @@ public final class RunFile implements AutoCloseable {
   /** The gaps of a class. */
   public List<Gap> gaps(String className) {
     return withSurvivors(
-        read(GAPS + " WHERE class.name = ? ORDER BY gap.rowid", RunFile::gap, className),
+        read(
+            GAPS
+                + " WHERE method.class IN (SELECT id FROM class WHERE name = ?)"
+                + " ORDER BY gap.rowid",
+            RunFile::gap,
+            className),
         mutants(className));
   }
 
@@ -419,7 +432,8 @@ public final class RunFile implements AutoCloseable {
   /** The same, of one class. */
   public List<TriedMutant> mutants(String className) {
     return read(
-        MUTANTS + " WHERE class.name = ? ORDER BY mutant.line, original, mutated, mutant.name",
+        MUTANTS
+            + " WHERE method.class IN (SELECT id FROM class WHERE name = ?) ORDER BY mutant.line, original, mutated, mutant.name",
         RunFile::mutant,
         className);
   }
