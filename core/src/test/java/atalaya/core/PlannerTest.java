@@ -87,7 +87,13 @@ class PlannerTest {
     "8/2 1/1, 5/1, 2147483647, 2, a1 b1", // tests are scarce, and not their effort
   })
   void choosesWhatBuysMost(String a, String b, int points, int tests, String expected) {
-    Limits limits = new Limits(points, tests, Double.POSITIVE_INFINITY, Integer.MAX_VALUE);
+    Limits limits =
+        new Limits(
+            points,
+            tests,
+            Double.POSITIVE_INFINITY,
+            Integer.MAX_VALUE,
+            points == Integer.MAX_VALUE);
     Plan plan = Planner.plan(List.of(new Briefs("b", b), new Briefs("a", a)), limits, 30);
     assertThat(String.join(" ", plan.briefs().stream().map(Brief::name).toList()))
         .isEqualTo(expected);

@@ -258,7 +258,8 @@ public final class PlanCommand extends ReadingCommand {
   private Limits limits(List<MethodFigures> wanted, int points, double share) {
     boolean isUnlimited = tests == null && budget == null && until == null;
     int most = tests != null ? tests : isUnlimited ? USUAL_TESTS : Integer.MAX_VALUE;
-    return new Limits(points, most, Double.POSITIVE_INFINITY, missing(wanted, share));
+    boolean fewTests = tests != null && budget == null;
+    return new Limits(points, most, Double.POSITIVE_INFINITY, missing(wanted, share), fewTests);
   }
 
   /** How many lines and outcomes have to be reached besides, for a share of all. */

@@ -7,14 +7,16 @@ package atalaya.core.plan;
  * @param tests the most briefs
  * @param fall unwatched paths to gain, after which enough is planned
  * @param reached lines and outcomes to reach besides, after which enough is planned
+ * @param fewTests whether it is tests that are scarce, and not the effort
  */
-public record Limits(int points, int tests, double fall, int reached) {
+public record Limits(int points, int tests, double fall, int reached, boolean fewTests) {
   /** No limit. */
   public static final Limits NONE =
-      new Limits(Integer.MAX_VALUE, Integer.MAX_VALUE, Double.POSITIVE_INFINITY, Integer.MAX_VALUE);
+      new Limits(
+          Integer.MAX_VALUE, Integer.MAX_VALUE, Double.POSITIVE_INFINITY, Integer.MAX_VALUE, false);
 
   /** So many tests. */
   public static Limits ofTests(int tests) {
-    return new Limits(Integer.MAX_VALUE, tests, Double.POSITIVE_INFINITY, Integer.MAX_VALUE);
+    return new Limits(Integer.MAX_VALUE, tests, Double.POSITIVE_INFINITY, Integer.MAX_VALUE, true);
   }
 }

@@ -32,7 +32,7 @@ public final class Planner {
     List<Brief> briefs = planner.greedy(Optional.empty());
     Optional<Brief> single = planner.single;
     boolean oneIsBetter =
-        planner.perPoint
+        limits.points() < Integer.MAX_VALUE
             && single.isPresent()
             && single.get().gain() > gain(briefs)
             && briefs.stream().noneMatch(Brief::mayFail);
@@ -56,7 +56,7 @@ public final class Planner {
   private Planner(List<? extends Task> tasks, Limits limits) {
     this.tasks = tasks;
     this.limits = limits;
-    this.perPoint = limits.points() < Integer.MAX_VALUE;
+    this.perPoint = !limits.fewTests();
   }
 
   private PriorityQueue<Entry> queue() {

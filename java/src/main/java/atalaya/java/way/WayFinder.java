@@ -101,9 +101,14 @@ public final class WayFinder {
     return new Answer.Nothing();
   }
 
-  /** Whether a test can call a method itself; not for one that can't be found. */
+  /**
+   * Whether a test can make an object and call a method itself; not for one that can't be found.
+   */
   public boolean isOpen(Ref method) {
-    return method != null && !routes.isHidden(method);
+    return method != null
+        && !routes.isHidden(method)
+        && !base.isAbstract(method.type())
+        && base.code(method.type()).map(code -> !code.isHidden()).orElse(false);
   }
 
   /** Whether a method asks how many elements an array has, and takes one by a number. */
