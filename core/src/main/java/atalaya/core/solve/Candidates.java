@@ -69,7 +69,12 @@ final class Candidates {
       }
       case "D" -> {
         values.addAll(fractions(constraints));
-        values.addAll(List.of(0.0, 1.0, -1.0, 0.5, 100.0, 1e6, Double.NaN));
+        values.addAll(List.of(0.0, 1.0, -1.0, 0.5, 100.0, 1e6));
+        // What is no number comes out of comparisons as the compiler wrote them: only where it is
+        // asked for.
+        if (asksFor(constraints, ".isNaN(")) {
+          values.add(Double.NaN);
+        }
       }
       default -> {
         values.addAll(references(type, constraints));
@@ -83,6 +88,16 @@ final class Candidates {
       }
     }
     return new ArrayList<>(values);
+  }
+
+  private static boolean asksFor(Collection<Constraint> constraints, String call) {
+    Set<String> calls = new LinkedHashSet<>();
+    for (Constraint constraint : constraints) {
+      for (Term term : constraint.terms()) {
+        term.visit(part -> calls.add(part instanceof Term.Operation o ? o.detail() : ""));
+      }
+    }
+    return calls.stream().anyMatch(of -> of.contains(call));
   }
 
   private static void add(Set<Object> values, long number, String type) {

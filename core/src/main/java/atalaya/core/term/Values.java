@@ -92,7 +92,8 @@ public record Values(Map<Term.Input, Object> inputs) {
 
   private static int compare(Number left, Number right) {
     if (left instanceof Double || left instanceof Float) {
-      return Double.compare(left.doubleValue(), right.doubleValue());
+      boolean isSame = left.doubleValue() == right.doubleValue(); // 0.0 and -0.0 are, too.
+      return isSame ? 0 : Double.compare(left.doubleValue(), right.doubleValue());
     }
     return Long.compare(left.longValue(), right.longValue());
   }
