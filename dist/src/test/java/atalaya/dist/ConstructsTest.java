@@ -17,6 +17,8 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.assertj.core.api.SoftAssertions;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -69,6 +71,7 @@ class ConstructsTest {
     }
   }
 
+  @Execution(ExecutionMode.CONCURRENT)
   @ParameterizedTest(name = "{0} --release {1}")
   @MethodSource("compilers")
   void areReadInTermsOfTheSource(Path jdk, int release) throws IOException {

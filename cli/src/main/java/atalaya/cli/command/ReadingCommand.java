@@ -34,6 +34,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import picocli.CommandLine.Option;
 
 /** A command that reads one run and prints something of it. */
@@ -55,6 +57,10 @@ abstract class ReadingCommand extends BaseCommand {
   private Path out;
 
   private Judgement judgement;
+
+  /** Which classes changed since, by run file: looked up while the run is read. */
+  private final Map<Path, CompletableFuture<Optional<List<String>>>> changed = new HashMap<>();
+
   private Judged judged;
 
   ReadingCommand(Console console) {
@@ -90,6 +96,19 @@ abstract class ReadingCommand extends BaseCommand {
 
   /** The run that was asked for, open. */
   RunFile openRun() throws IOException {
+    RunFile file = chosenRun();
+    changed.put(
+        file.path(),
+        CompletableFuture.supplyAsync(
+            () -> {
+              try (RunFile own = RunFile.open(file.path())) {
+                return changedNow(own);
+              }
+            }));
+    return file;
+  }
+
+  private RunFile chosenRun() throws IOException {
     if (run != null) {
       return open(run);
     }
@@ -201,6 +220,15 @@ abstract class ReadingCommand extends BaseCommand {
   }
 
   private Optional<List<String>> changedClasses(RunFile file) {
+    CompletableFuture<Optional<List<String>>> begun = changed.get(file.path());
+    try {
+      return begun == null ? changedNow(file) : begun.join();
+    } catch (CompletionException e) {
+      throw e.getCause() instanceof UnreadableRun cause ? cause : e;
+    }
+  }
+
+  private Optional<List<String>> changedNow(RunFile file) {
     try {
       return Freshness.changedClasses(file.stamps(), project());
     } catch (NoProject e) {
