@@ -1,6 +1,5 @@
 package atalaya.cli.plan;
 
-import atalaya.core.code.CodeClass;
 import atalaya.core.code.Method;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.gap.Gap;
@@ -405,10 +404,5 @@ public final class Planning {
    */
   private Ref guessed(MethodFigures method) {
     return base.named(method.className().replace('.', '/'), method.method()).orElse(null);
-  }
-
-  /** The classes of the project as far as ways go through them. */
-  public Optional<CodeClass> code(String className) {
-    return scene.code(className);
   }
 }

@@ -10,11 +10,6 @@ package atalaya.core.plan;
  * @param fewTests whether it is tests that are scarce, and not the effort
  */
 public record Limits(int points, int tests, double fall, int reached, boolean fewTests) {
-  /** No limit. */
-  public static final Limits NONE =
-      new Limits(
-          Integer.MAX_VALUE, Integer.MAX_VALUE, Double.POSITIVE_INFINITY, Integer.MAX_VALUE, false);
-
   /** So many tests. */
   public static Limits ofTests(int tests) {
     return new Limits(Integer.MAX_VALUE, tests, Double.POSITIVE_INFINITY, Integer.MAX_VALUE, true);

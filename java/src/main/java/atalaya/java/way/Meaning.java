@@ -54,8 +54,4 @@ final class Meaning {
   Optional<Method> method(String codeName) {
     return code.methods().stream().filter(m -> m.code().equals(codeName)).findFirst();
   }
-
-  CodeClass code() {
-    return code;
-  }
 }

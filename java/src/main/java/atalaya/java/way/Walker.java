@@ -13,7 +13,6 @@ import java.util.BitSet;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -498,9 +497,5 @@ final class Walker {
       }
     }
     return Optional.empty();
-  }
-
-  Map<Term.Input, Walked.Built> newBuilt() {
-    return new LinkedHashMap<>();
   }
 }
