@@ -156,6 +156,35 @@ public class Turns {
     return at; //+
   }
 
+  /** The second of two loops ends the method, after another number of turns than the first. */
+  static int oneAfterTheOther(int[] depths, int n) {
+    int sum = 0; //+
+    for (int i = 0; i < n; i++) { //+ i < n: true+ false+ ;; loop: zero- once- more+
+      sum += depths[0]; //+
+      sum++; //+
+    }
+    for (int i = 0; i < n; i++) { //+ i < n: true+ false- ;; loop: zero- once- more-
+      sum += depths[i]; //+
+      sum--; //+
+    }
+    return sum; //-
+  }
+
+  /** Caught within the method: the outer loop goes on, the inner one is left twice. */
+  static int caughtAndAgain(int[] depths) {
+    int sum = 0; //+
+    for (int from = 3; from >= 0; from -= 3) { //+ from >= 0: true+ false+ ;; loop: zero- once- more+
+      try {
+        for (int i = from; i < 4; i++) { //+ i < 4: true+ false- ;; loop: zero- once- more-
+          sum += depths[i]; //+
+        }
+      } catch (ArrayIndexOutOfBoundsException e) { //+
+        sum += 100; //+
+      }
+    }
+    return sum; //+
+  }
+
   static void drive() {
     new Turns(1); //+
     leftEarly(new int[] {10}); //+
@@ -171,5 +200,11 @@ public class Turns {
     within(2); //+
     atOneHead(2); //+
     negated("abc"); //+
+    try {
+      oneAfterTheOther(new int[] {1}, 2); //+
+    } catch (ArrayIndexOutOfBoundsException e) { //+
+      held = 0; //+
+    }
+    caughtAndAgain(new int[] {1}); //+
   }
 }

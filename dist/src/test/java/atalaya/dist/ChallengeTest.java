@@ -202,6 +202,15 @@ class ChallengeTest {
         }
 
         @Test
+        public void looksAround() {
+          harbour.quick.Quay quay = new harbour.quick.Quay();
+          quay.moor(2);
+          quay.isFull();
+          quay.sign();
+          quay.check(4);
+        }
+
+        @Test
         public void fails() {
           lock.unseen(1);
           fail("always");
@@ -238,8 +247,14 @@ class ChallengeTest {
 
   @Test
   void eachGetsTheVerdictThatItDeserves() throws Exception {
-    Shipped.Result done = challenge("--workers", "1");
+    Shipped.Result done = Shipped.run(folder, "challenge", "--quiet", "--workers", "1");
     assertThat(done.exitCode()).as(done.err()).isZero();
+    assertThat(done.out().lines().dropWhile(line -> !line.startsWith("Reach much")).skip(1))
+        .as("asked alone, too, because others always notice first")
+        .singleElement()
+        .asString()
+        .matches(
+            "  LockTest\\.looksAround\\(\\): reaches \\d+ mutants, was run with \\d+, noticed none");
     Map<String, String> verdicts = verdicts("tests");
     assertThat(verdicts)
         .as("what initialises the class is tried in a JVM of its own")
@@ -370,7 +385,7 @@ class ChallengeTest {
     Files.writeString(file, text);
   }
 
-  private static String jarOf(Class<?> type) {
+  static String jarOf(Class<?> type) {
     try {
       return Path.of(type.getProtectionDomain().getCodeSource().getLocation().toURI()).toString();
     } catch (URISyntaxException e) {

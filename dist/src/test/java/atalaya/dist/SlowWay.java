@@ -162,7 +162,8 @@ final class SlowWay {
               part.getKey().options(),
               classPath,
               part.getKey().directory(),
-              part.getKey().properties());
+              part.getKey().properties(),
+              part.getKey().environment());
       List<RunnableTest> these =
           part.getValue().stream()
               .filter(test -> wanted.isEmpty() || wanted.contains(test.number()))

@@ -6,6 +6,8 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 
 /** What the agent is to observe: the file that its option names, a key and a value on each line. */
 public final class AgentOptions {
@@ -34,8 +36,21 @@ public final class AgentOptions {
   /** The folder for planted classes, for other JVMs to load; null to keep none. */
   public final File kept;
 
+  /**
+   * The hashes of the environment variables that Atalaya has itself, each as {@code key=value}:
+   * only others are told. Empty to tell of none.
+   */
+  public final Set<String> environment;
+
   /** All of it as given; every path is absolute. */
-  public AgentOptions(File parts, File root, List<File> classes, Detail detail, File kept) {
+  public AgentOptions(
+      File parts,
+      File root,
+      List<File> classes,
+      Detail detail,
+      File kept,
+      Set<String> environment) {
+    this.environment = new TreeSet<>(environment);
     this.detail = detail;
     this.kept = kept;
     this.parts = parts;
@@ -55,6 +70,9 @@ public final class AgentOptions {
     for (File place : classes) {
       lines.add("classes=" + place.getPath());
     }
+    for (String hash : environment) {
+      lines.add("environment=" + hash);
+    }
     Files.write(file.toPath(), lines, StandardCharsets.UTF_8);
   }
 
@@ -65,6 +83,7 @@ public final class AgentOptions {
     File kept = null;
     Detail detail = Detail.POINTS;
     List<File> classes = new ArrayList<>();
+    Set<String> environment = new TreeSet<>();
     for (String line : Files.readAllLines(file.toPath(), StandardCharsets.UTF_8)) {
       int equals = line.indexOf('=');
       String key = line.substring(0, Math.max(equals, 0));
@@ -77,6 +96,8 @@ public final class AgentOptions {
         kept = value;
       } else if (key.equals("root")) {
         root = value;
+      } else if (key.equals("environment")) {
+        environment.add(value.getPath());
       } else if (key.equals("classes")) {
         classes.add(value);
       } else {
@@ -86,6 +107,6 @@ public final class AgentOptions {
     if (parts == null || root == null) {
       throw new IOException(file + ": parts and root must be given");
     }
-    return new AgentOptions(parts, root, classes, detail, kept);
+    return new AgentOptions(parts, root, classes, detail, kept, environment);
   }
 }

@@ -31,6 +31,11 @@ public final class Jvm {
   /** System properties that are not every JVM's own, each as {@code key=value}. */
   public final List<String> properties;
 
+  /**
+   * Environment variables that Atalaya's own process did not have so, each as {@code key=value}.
+   */
+  public final List<String> environment;
+
   /** All of it as given. */
   public Jvm(
       String id,
@@ -41,7 +46,8 @@ public final class Jvm {
       String workingDirectory,
       List<String> options,
       List<String> classPath,
-      List<String> properties) {
+      List<String> properties,
+      List<String> environment) {
     this.id = id;
     this.started = started;
     this.javaVersion = javaVersion;
@@ -51,5 +57,6 @@ public final class Jvm {
     this.options = options;
     this.classPath = classPath;
     this.properties = properties;
+    this.environment = environment;
   }
 }

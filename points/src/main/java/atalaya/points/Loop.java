@@ -17,6 +17,15 @@ public final class Loop {
   /** Where every turn begins. */
   public final Label head;
 
+  /** No code of it stands before this label. */
+  public final Label first;
+
+  /** No code of it stands after this label; null when it may stand up to the method's end. */
+  public final Label after;
+
+  /** Where control comes to the head from outside. */
+  public final List<Edge> entries;
+
   /** Where control comes back to the head. */
   public final List<Edge> backs;
 
@@ -29,22 +38,28 @@ public final class Loop {
   /** The points of the handlers of its method, outside of it, that catch what is thrown in it. */
   public final Set<Integer> handlers;
 
-  /** Whether it stands in another loop, so that it may run again before its method ends. */
-  public final boolean isInner;
+  /** From 0: loops with the same number have no code in common, so that never both of them run. */
+  public final int slot;
 
   Loop(
       Label head,
+      Label first,
+      Label after,
+      List<Edge> entries,
       List<Edge> backs,
       List<Exit> exits,
       int thrown,
       Set<Integer> handlers,
-      boolean isInner) {
+      int slot) {
     this.head = head;
+    this.first = first;
+    this.after = after;
+    this.entries = entries;
     this.backs = backs;
     this.exits = exits;
     this.thrown = thrown;
     this.handlers = handlers;
-    this.isInner = isInner;
+    this.slot = slot;
   }
 
   /** A place where control goes from one piece of code to another. One of the fields says where. */

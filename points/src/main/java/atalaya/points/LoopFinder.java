@@ -215,20 +215,34 @@ final class LoopFinder {
       sources.forEach(
           (head, from) -> {
             BitSet body = body(head, from, before);
-            if (!body.get(ENTRY)) {
+            if (!body.get(ENTRY) && !isHandler(head)) {
               bodies.put(position(head), body);
             }
           });
       List<Loop> loops = new ArrayList<>();
+      List<BitSet> earlier = new ArrayList<>();
       bodies.forEach(
           (position, body) -> {
-            int label = steps[position + 2];
-            int head = node(label);
-            boolean isInner =
-                bodies.values().stream().anyMatch(other -> other != body && other.get(head));
-            loops.add(loop(label, body, points, isInner));
+            int slot = freeSlot(body, earlier, loops);
+            loops.add(loop(steps[position + 2], body, points, slot));
+            earlier.add(body);
           });
       return loops;
+    }
+
+    private int freeSlot(BitSet body, List<BitSet> earlier, List<Loop> loops) {
+      BitSet taken = new BitSet();
+      for (int i = 0; i < loops.size(); i++) {
+        if (earlier.get(i).intersects(body)) {
+          taken.set(loops.get(i).slot);
+        }
+      }
+      return taken.nextClearBit(0);
+    }
+
+    /** Who comes there by an exception enters or goes on: nobody knows which. */
+    private boolean isHandler(int head) {
+      return thrown.stream().anyMatch(edge -> edge[1] == head);
     }
 
     private int position(int head) {
@@ -240,16 +254,18 @@ final class LoopFinder {
       }
     }
 
-    private Loop loop(int label, BitSet body, IntSupplier points, boolean isInner) {
+    private Loop loop(int label, BitSet body, IntSupplier points, int slot) {
       int head = node(label);
       int thrownFrom = points.getAsInt();
+      List<Loop.Edge> entries = new ArrayList<>();
       List<Loop.Edge> backs = new ArrayList<>();
       List<Loop.Exit> exits = new ArrayList<>();
       for (Step edge : edges) {
         if (edge.from == OUTSIDE || !body.get(edge.from)) {
-          continue;
-        }
-        if (edge.to == head) {
+          if (edge.from != OUTSIDE && edge.to == head) {
+            entries.add(edge.edge);
+          }
+        } else if (edge.to == head) {
           backs.add(edge.edge);
         } else if (edge.to == OUTSIDE || !body.get(edge.to)) {
           exits.add(new Loop.Exit(edge.edge, points.getAsInt()));
@@ -261,7 +277,35 @@ final class LoopFinder {
           handlers.add(pointOfHandler.get(edge[1]));
         }
       }
-      return new Loop(labels.get(label), backs, exits, thrownFrom, handlers, isInner);
+      int[] code = hull(body);
+      return new Loop(
+          labels.get(label),
+          labels.get(steps[code[0] + 2]),
+          code[1] < length ? labels.get(steps[code[1] + 2]) : null,
+          entries,
+          backs,
+          exits,
+          thrownFrom,
+          handlers,
+          slot);
+    }
+
+    /**
+     * Of the steps those of the first label with code of it, and of the next one after its code.
+     */
+    private int[] hull(BitSet body) {
+      int first = length;
+      int after = length;
+      for (int i = 0; i < length; i += 3) {
+        boolean isNode = steps[i] == LABEL && matters.get(steps[i + 2]);
+        if (isNode && body.get(node(steps[i + 2]))) {
+          first = Math.min(first, i);
+          after = length;
+        } else if (isNode && first < length) {
+          after = Math.min(after, i);
+        }
+      }
+      return new int[] {first, after};
     }
 
     private List<List<Integer>> before() {

@@ -10,7 +10,7 @@ import java.util.List;
 /** What part files are made of ({@code docs/points.md}). */
 final class PartFormat {
   /** The first eight bytes of a part file; the last one is the format's number. */
-  static final byte[] MAGIC = {'A', 'T', 'P', 'A', 'R', 'T', '\n', 3};
+  static final byte[] MAGIC = {'A', 'T', 'P', 'A', 'R', 'T', '\n', 4};
 
   static final int JVM = 1;
   static final int CLASS = 2;

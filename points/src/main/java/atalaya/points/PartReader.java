@@ -161,6 +161,7 @@ public final class PartReader {
     List<String> options = PartFormat.readTexts(in);
     List<String> classPath = PartFormat.readTexts(in);
     List<String> properties = PartFormat.readTexts(in);
+    List<String> environment = PartFormat.readTexts(in);
     return new Jvm(
         id,
         started,
@@ -170,7 +171,8 @@ public final class PartReader {
         workingDirectory,
         options,
         classPath,
-        properties);
+        properties,
+        environment);
   }
 
   private static void points(DataInputStream in, int test, Sink sink) throws IOException {

@@ -39,6 +39,7 @@ public final class PartWriter implements Closeable {
           PartFormat.writeTexts(data, jvm.options);
           PartFormat.writeTexts(data, jvm.classPath);
           PartFormat.writeTexts(data, jvm.properties);
+          PartFormat.writeTexts(data, jvm.environment);
         });
   }
 

@@ -64,7 +64,8 @@ class PartFileTest {
             "/work",
             Arrays.asList("-ea"),
             Arrays.asList("a"),
-            Arrays.asList("basedir=/b"));
+            Arrays.asList("basedir=/b"),
+            Arrays.asList("PORT=7"));
     try (PartWriter writer = new PartWriter(file, jvm)) {
       writer.planted(0, "harbour.Buoy", "ab12", 70, "/out");
       writer.notPlanted("harbour.Fog", "too large");

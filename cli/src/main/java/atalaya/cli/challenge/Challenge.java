@@ -34,6 +34,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.BooleanSupplier;
 
 /** Challenges a run: plants its mutants one at a time and keeps what came of each. */
 public final class Challenge {
@@ -53,6 +54,7 @@ public final class Challenge {
   /** For each mutant those that stand for its places, see {@link Stage#places}. */
   private final Map<Integer, Set<Integer>> firstAtPlace = new HashMap<>();
 
+  private final List<SilentTests.Silent> silent = new ArrayList<>();
   private Shares shares = Shares.NONE;
   private int takenOver;
 
@@ -91,6 +93,7 @@ public final class Challenge {
    * @param takenOver how many verdicts were there already, or in an earlier run
    * @param isResumed whether they were there already
    * @param unfit why tests took no part, by their number
+   * @param silent tests that reach many mutants and noticed none
    * @param isOver whether the budget ended it
    */
   public record Outcome(
@@ -98,6 +101,7 @@ public final class Challenge {
       int takenOver,
       boolean isResumed,
       Map<Integer, String> unfit,
+      List<SilentTests.Silent> silent,
       Shares shares,
       boolean isOver) {}
 
@@ -137,16 +141,19 @@ public final class Challenge {
         prepare(open);
         verdicts.unfit(unfit);
         Deciding deciding = new Deciding(open, verdicts);
-        new Campaign(
-                settings.workers(),
-                () -> System.nanoTime() - began > settings.budgetNanos(),
-                deciding::decided)
-            .run(parts(open, deciding));
+        BooleanSupplier isOver = () -> System.nanoTime() - began > settings.budgetNanos();
+        List<Campaign.Part> parts = parts(open, deciding);
+        new Campaign(settings.workers(), isOver, deciding::decided).run(parts);
+        verdicts.flush();
+        progress.phase("asking tests that noticed nothing");
+        for (Campaign.Part part : parts) {
+          silent.addAll(SilentTests.of(part, deciding.fates, deciding.noticing, isOver));
+        }
         stages.forEach(stage -> shares = shares.plus(stage.shares()));
       }
       boolean isOver = System.nanoTime() - began > settings.budgetNanos();
       verdicts.about(Map.of("mutants", String.valueOf(all.size()), "complete", isOver ? "0" : "1"));
-      return new Outcome(all.size(), takenOver, settings.resumes(), unfit, shares, isOver);
+      return new Outcome(all.size(), takenOver, settings.resumes(), unfit, silent, shares, isOver);
     }
   }
 
@@ -306,6 +313,8 @@ public final class Challenge {
     private final Map<Integer, Candidate> open;
     private final VerdictWriter verdicts;
     private final Map<Integer, String> names = new HashMap<>();
+    private final Map<Integer, Fate> fates = new HashMap<>();
+    private final Set<Integer> noticing = new HashSet<>();
     private int of;
     private int done;
     private int noticed;
@@ -327,6 +336,8 @@ public final class Challenge {
               decided.words(),
               decided.testsRun()),
           decided.test());
+      fates.put(decided.mutant(), decided.fate());
+      noticing.add(decided.test());
       done++;
       noticed += decided.fate().isNoticed() ? 1 : 0;
       survived += decided.fate() == Fate.SURVIVED ? 1 : 0;

@@ -6,6 +6,7 @@ import atalaya.core.figure.TestFigures;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.ObservedJvm;
 import atalaya.core.run.Verdict;
+import atalaya.launch.process.ObservedCommand;
 import atalaya.launch.project.Project;
 import atalaya.trial.decide.JvmSetup;
 import atalaya.trial.decide.RunnableTest;
@@ -19,11 +20,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
 
 /** Which tests can be run again, and in which JVM. */
 public final class Setups {
+  private static final String NG = "org/testng/TestNG.class";
+
   /** Whether a class path holds an entry, by both. */
   private final Map<String, Boolean> has = new HashMap<>();
+
+  private static final Pattern OF_MODULES =
+      Pattern.compile(
+          "--(module-path|patch-module|add-reads|limit-modules|add-modules(?!=(java|jdk)\\.))\\b.*");
 
   private final Project project;
   private final List<ObservedJvm> jvms;
@@ -82,7 +90,8 @@ public final class Setups {
       return;
     }
     Optional<RunnableTest> runnable =
-        RunnableTest.of(number, id, hasJar(jvm.get(), "org/junit/runner/RunWith.class"));
+        RunnableTest.of(
+            number, id, hasJar(jvm.get(), "org/junit/runner/RunWith.class"), hasJar(jvm.get(), NG));
     if (runnable.isEmpty()) {
       unfit.put(number, "its test framework is not one that can be started one test at a time");
       return;
@@ -99,7 +108,8 @@ public final class Setups {
 
   private boolean hasFramework(ObservedJvm jvm) {
     return hasJar(jvm, "org/junit/platform/launcher/Launcher.class")
-        || hasJar(jvm, "junit/framework/Test.class");
+        || hasJar(jvm, "junit/framework/Test.class")
+        || hasJar(jvm, NG);
   }
 
   private boolean hasJar(ObservedJvm jvm, String entry) {
@@ -135,23 +145,26 @@ public final class Setups {
         jvm.options().stream().filter(Setups::isWanted).toList(),
         jvm.classPath(),
         Path.of(jvm.workingDirectory()),
-        properties(jvm));
+        byKey(jvm.properties()),
+        byKey(jvm.environment()));
   }
 
-  private static Map<String, String> properties(ObservedJvm jvm) {
-    Map<String, String> properties = new TreeMap<>();
-    for (String property : jvm.properties()) {
-      int equals = property.indexOf('=');
+  private static Map<String, String> byKey(List<String> pairs) {
+    Map<String, String> byKey = new TreeMap<>();
+    for (String pair : pairs) {
+      int equals = pair.indexOf('=');
       if (equals > 0) {
-        properties.put(property.substring(0, equals), property.substring(equals + 1));
+        byKey.put(pair.substring(0, equals), pair.substring(equals + 1));
       }
     }
-    return properties;
+    return byKey;
   }
 
+  /** Tests of modules run on the class path, on which {@link ObservedJvm#classPath} has them. */
   private static boolean isWanted(String option) {
     return !option.contains("atalaya-agent")
-        && !option.equals("-XX:-DontCompileHugeMethods")
+        && !OF_MODULES.matcher(option).matches()
+        && !ObservedCommand.COMPILER_OPTIONS.contains(option)
         && !option.startsWith("-agentlib:jdwp")
         && !option.startsWith("-Xrunjdwp")
         && !option.equals("-Xdebug");

@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -66,7 +67,7 @@ public final class AttachCommand extends ObservingCommand {
             ? project.home().resolve("attached").resolve(name)
             : console().directory().resolve(dir).normalize();
     Files.createDirectories(folder);
-    console().out().println(Observation.prepare(request, agent(), folder));
+    console().out().println(Observation.prepare(request, agent(), folder, Map.of()));
     console().out().flush();
     say("Next, when the program has ended: atalaya collect " + folder);
     return ExitCode.DONE;

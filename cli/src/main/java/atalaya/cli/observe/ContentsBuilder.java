@@ -209,6 +209,7 @@ final class ContentsBuilder {
         jvm.workingDirectory,
         jvm.options,
         jvm.classPath,
-        jvm.properties);
+        jvm.properties,
+        jvm.environment);
   }
 }

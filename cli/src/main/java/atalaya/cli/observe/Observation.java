@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 
 /** Runs a command, or lets somebody else run one, so that it leaves what it reached in a folder. */
@@ -40,9 +41,12 @@ public final class Observation {
    * Prepares a folder.
    *
    * @param agent the agent's jar
+   * @param environment of the process that starts the command; empty where that is not this one
    * @return the option with which a JVM is observed
    */
-  public static String prepare(Request request, Path agent, Path folder) throws IOException {
+  public static String prepare(
+      Request request, Path agent, Path folder, Map<String, String> environment)
+      throws IOException {
     home(request.project());
     Owner.write(folder);
     request.write(folder);
@@ -54,7 +58,8 @@ public final class Observation {
         request.project().root(),
         classes,
         planted(request.detail()),
-        KeptClasses.folder(request.project().home(), agent));
+        KeptClasses.folder(request.project().home(), agent),
+        environment);
   }
 
   private static AgentOptions.Detail planted(Detail detail) {
@@ -71,7 +76,7 @@ public final class Observation {
    * @throws Failure when it can't be started; it has the exit code to end with
    */
   public static void run(Request request, Path agent, Path folder) throws IOException {
-    String option = prepare(request, agent, folder);
+    String option = prepare(request, agent, folder, System.getenv());
     try {
       ObservedCommand.Ended ended =
           ObservedCommand.run(

@@ -1,6 +1,7 @@
 package atalaya.cli.render;
 
 import atalaya.cli.challenge.Challenge;
+import atalaya.cli.challenge.SilentTests;
 import atalaya.core.mutant.Fate;
 import atalaya.core.mutant.Mutant;
 import atalaya.core.mutant.Score;
@@ -49,6 +50,7 @@ public final class ChallengeView {
       lines.add("");
       lines.addAll(byClass(paint));
       lines.addAll(survivors(paint, width));
+      lines.addAll(silent(paint));
     }
     return lines;
   }
@@ -200,6 +202,28 @@ public final class ChallengeView {
     return lines;
   }
 
+  private List<String> silent(Paint paint) {
+    if (outcome.silent().isEmpty()) {
+      return List.of();
+    }
+    List<String> lines = new ArrayList<>();
+    lines.add("");
+    lines.add(paint.bold("Reach much and notice nothing"));
+    outcome
+        .silent()
+        .forEach(
+            test ->
+                lines.add(
+                    "  "
+                        + Words.plain(testNames.get(test.test()))
+                        + ": reaches "
+                        + test.reached()
+                        + " mutants, was run with "
+                        + test.asked()
+                        + ", noticed none"));
+    return lines;
+  }
+
   /** Where the workers' time went. */
   public List<String> timeLines() {
     var shares = outcome.shares();
@@ -218,6 +242,14 @@ public final class ChallengeView {
             + " on mutants in JVMs of their own; "
             + Words.count(shares.workers(), "JVM", "JVMs")
             + " started");
+  }
+
+  private Map<String, Object> json(SilentTests.Silent silent) {
+    Map<String, Object> row = new LinkedHashMap<>();
+    row.put("test", testNames.get(silent.test()));
+    row.put("mutantsReached", silent.reached());
+    row.put("mutantsRunWith", silent.asked());
+    return row;
   }
 
   /** What to do next. */
@@ -256,6 +288,7 @@ public final class ChallengeView {
               unfit.add(row);
             });
     things.put("unfitTests", unfit);
+    things.put("silentTests", outcome.silent().stream().map(this::json).toList());
     things.put("mutants", atalaya.core.table.Tables.mutants(mutants));
     return things;
   }

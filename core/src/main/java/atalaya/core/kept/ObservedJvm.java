@@ -9,6 +9,7 @@ import java.util.List;
  * @param mainCommand its main class and arguments, as far as it told
  * @param options those it was started with
  * @param properties that were set in it, each as {@code key=value}
+ * @param environment its variables that Atalaya did not have so, each as {@code key=value}
  */
 public record ObservedJvm(
     String id,
@@ -19,10 +20,12 @@ public record ObservedJvm(
     String workingDirectory,
     List<String> options,
     List<String> classPath,
-    List<String> properties) {
+    List<String> properties,
+    List<String> environment) {
   public ObservedJvm {
     options = List.copyOf(options);
     classPath = List.copyOf(classPath);
     properties = List.copyOf(properties);
+    environment = List.copyOf(environment);
   }
 }

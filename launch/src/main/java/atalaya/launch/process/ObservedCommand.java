@@ -1,6 +1,7 @@
 package atalaya.launch.process;
 
 import atalaya.points.AgentOptions;
+import atalaya.points.Hash;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -9,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import sun.misc.Signal;
 import sun.misc.SignalHandler;
 
@@ -25,9 +27,12 @@ public final class ObservedCommand {
   private static final String VARIABLE = "JAVA_TOOL_OPTIONS";
 
   /**
-   * HotSpot compiles no method of more than 8,000 bytes, and marks may make one longer than that.
+   * With its marks a method is about twice as long. So that HotSpot compiles and inlines the same
+   * ones: it compiles none of more than 8,000 bytes, and inlines none of more than 325, or 35 where
+   * it is not called often. A command may set other limits.
    */
-  private static final String COMPILE_ALL = " -XX:-DontCompileHugeMethods";
+  public static final List<String> COMPILER_OPTIONS =
+      List.of("-XX:-DontCompileHugeMethods", "-XX:FreqInlineSize=650", "-XX:MaxInlineSize=70");
 
   private ObservedCommand() {}
 
@@ -68,10 +73,17 @@ public final class ObservedCommand {
    * @param folder an existing folder, for the agent's options and the part files
    * @param classes what to observe; need not exist yet
    * @param kept the folder for planted classes, or null to keep none
+   * @param environment which observed JVMs need not tell of; empty where they need not tell of any
    * @return the option with which a JVM is observed
    */
   public static String prepare(
-      Path agent, Path folder, Path root, List<Path> classes, AgentOptions.Detail detail, Path kept)
+      Path agent,
+      Path folder,
+      Path root,
+      List<Path> classes,
+      AgentOptions.Detail detail,
+      Path kept,
+      Map<String, String> environment)
       throws IOException {
     Path parts = Files.createDirectories(parts(folder));
     Path options = folder.resolve("options");
@@ -80,7 +92,8 @@ public final class ObservedCommand {
             root.toFile(),
             classes.stream().map(Path::toFile).toList(),
             detail,
-            kept == null ? null : kept.toFile())
+            kept == null ? null : kept.toFile(),
+            environment.entrySet().stream().map(Hash::ofVariable).collect(Collectors.toSet()))
         .write(options.toFile());
     return "-javaagent:" + agent + "=" + options;
   }
@@ -111,7 +124,8 @@ public final class ObservedCommand {
   private static void announce(Map<String, String> environment, String option) {
     char quote = option.indexOf('"') < 0 ? '"' : '\'';
     String quoted = option.indexOf(' ') < 0 ? option : quote + option + quote;
-    environment.merge(VARIABLE, quoted + COMPILE_ALL, (before, ours) -> before + " " + ours);
+    String all = quoted + " " + String.join(" ", COMPILER_OPTIONS);
+    environment.merge(VARIABLE, all, (before, ours) -> before + " " + ours);
   }
 
   private static Process start(ProcessBuilder builder) throws NotStarted {

@@ -24,7 +24,8 @@ class CollectorTest {
   @TempDir Path folder;
 
   private PartWriter part(String id) throws IOException {
-    Jvm jvm = new Jvm(id, 1, "17", "/java", "Main", "/work", List.of(), List.of(), List.of());
+    Jvm jvm =
+        new Jvm(id, 1, "17", "/java", "Main", "/work", List.of(), List.of(), List.of(), List.of());
     PartWriter writer = new PartWriter(folder.resolve(id + ".part").toFile(), jvm);
     writer.planted(0, BUOY.name(), BUOY.hash(), 9, "/out");
     return writer;

@@ -16,6 +16,7 @@ final class Agent {
         new Recorder(
             to.parts,
             to.detail == AgentOptions.Detail.HITS,
+            to.environment,
             () -> UncaughtHook.install(instrumentation));
     instrumentation.addTransformer(new Observer(to, recorder));
     Tests.listener = new TestClock(recorder);

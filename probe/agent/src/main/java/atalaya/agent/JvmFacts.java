@@ -1,5 +1,7 @@
 package atalaya.agent;
 
+import atalaya.points.AgentOptions;
+import atalaya.points.Hash;
 import atalaya.points.Jvm;
 import java.io.File;
 import java.io.IOException;
@@ -8,6 +10,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.jar.JarFile;
 import java.util.jar.Manifest;
@@ -32,10 +37,22 @@ final class JvmFacts {
           "stdin.",
           "surefire.");
 
+  /** Variables that start a JVM with options; they are among its options. */
+  private static final List<String> OWN_VARIABLES =
+      Arrays.asList("JAVA_TOOL_OPTIONS", "JDK_JAVA_OPTIONS", "_JAVA_OPTIONS");
+
   private final long started = System.currentTimeMillis();
   private final List<String> classPath = classPath();
 
-  Jvm tell(String id) {
+  /**
+   * Tells.
+   *
+   * @param known see {@link AgentOptions#environment}
+   */
+  Jvm tell(String id, Set<String> known) {
+    List<String> options = options();
+    List<String> path = new ArrayList<>(modules(options));
+    path.addAll(classPath);
     return new Jvm(
         id,
         started,
@@ -43,9 +60,24 @@ final class JvmFacts {
         System.getProperty("java.home", ""),
         System.getProperty("sun.java.command", ""),
         new File("").getAbsolutePath(),
-        options(),
-        classPath,
-        properties());
+        options,
+        path,
+        properties(),
+        environment(known));
+  }
+
+  /**
+   * Those that the command set for this JVM; none where it is not known which were there before.
+   */
+  private static List<String> environment(Set<String> known) {
+    List<String> variables = new ArrayList<>();
+    for (Map.Entry<String, String> variable : new TreeMap<>(System.getenv()).entrySet()) {
+      boolean isNew = !known.isEmpty() && !known.contains(Hash.ofVariable(variable));
+      if (isNew && !OWN_VARIABLES.contains(variable.getKey())) {
+        variables.add(variable.getKey() + "=" + variable.getValue());
+      }
+    }
+    return variables;
   }
 
   /** Those that test runners set, so that tests can be run with them again. */
@@ -74,14 +106,37 @@ final class JvmFacts {
    */
   private static List<String> classPath() {
     List<String> entries = new ArrayList<>();
-    String path = System.getProperty("java.class.path", "");
-    for (String entry : path.split(File.pathSeparator)) {
+    for (String entry : paths("java.class.path")) {
       entries.add(entry);
       if (entry.endsWith(".jar")) {
         entries.addAll(named(new File(entry)));
       }
     }
     return entries;
+  }
+
+  /** What a JVM that runs modules has besides: what they are patched with, and they. */
+  private static List<String> modules(List<String> options) {
+    List<String> entries = new ArrayList<>();
+    for (String option : options) {
+      if (option.startsWith("--patch-module=")) {
+        String patch = option.substring(option.lastIndexOf('=') + 1);
+        entries.addAll(Arrays.asList(patch.split(File.pathSeparator)));
+      }
+    }
+    for (String entry : paths("jdk.module.path")) {
+      File[] jars = new File(entry).listFiles((folder, name) -> name.endsWith(".jar"));
+      entries.add(entry);
+      for (File jar : jars == null ? new File[0] : jars) {
+        entries.add(jar.getPath());
+      }
+    }
+    return entries;
+  }
+
+  private static List<String> paths(String property) {
+    String path = System.getProperty(property, "");
+    return path.isEmpty() ? Collections.emptyList() : Arrays.asList(path.split(File.pathSeparator));
   }
 
   private static List<String> named(File jar) {

@@ -3,6 +3,7 @@ package atalaya.agent;
 import atalaya.points.Loop;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,12 +32,14 @@ final class MethodFlow extends CodeVisitor {
   private int[] steps = new int[64];
   private int length;
   private boolean alive = true;
-  private boolean codeTold;
+  private Effect codeTold = Effect.NONE;
   private boolean unusual;
   private int points;
   private int firstLine = Paths.NONE;
   private int maxLocals = NO_CODE;
   private Turns turns = Turns.NONE;
+  private List<Loop> loops = Collections.emptyList();
+  private final BitSet impliedLeaps = new BitSet();
 
   /**
    * Begins a method.
@@ -72,6 +75,16 @@ final class MethodFlow extends CodeVisitor {
     return joins.get(PlacedReader.offset(label));
   }
 
+  /**
+   * Whether what is passed up to this unconditional jump needs no mark, because it goes back to the
+   * head of a loop that marks its turns when it is left.
+   *
+   * @param leap how many such jumps and returns the method has before it
+   */
+  boolean isImplied(int leap) {
+    return impliedLeaps.get(leap);
+  }
+
   /** Of its loops. */
   Turns turns() {
     return turns;
@@ -85,7 +98,7 @@ final class MethodFlow extends CodeVisitor {
     }
     System.arraycopy(step, 0, steps, length, step.length);
     length += step.length;
-    codeTold = step[0] == CODE;
+    codeTold = Effect.NONE;
     points += step[0] == POINT || step[0] == JUMP || step[0] == CHOICE ? 1 : 0;
   }
 
@@ -154,12 +167,13 @@ final class MethodFlow extends CodeVisitor {
   @Override
   protected void instruction(int opcode, Effect effect) {
     unusual |= opcode == Opcodes.JSR;
-    if (!codeTold && effect != Effect.NONE) {
-      step(CODE);
+    if (effect.compareTo(codeTold) > 0) {
+      step(CODE, effect == Effect.CALLS ? 1 : 0);
+      codeTold = effect;
     }
     boolean returns = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
     if (returns || opcode == Opcodes.ATHROW || opcode == Opcodes.RET) {
-      step(END);
+      step(END, returns ? 1 : 0);
       alive = false;
     }
   }
@@ -183,6 +197,7 @@ final class MethodFlow extends CodeVisitor {
 
   @Override
   protected void loops(List<Loop> loops) {
+    this.loops = loops;
     turns = loops.isEmpty() ? Turns.NONE : new Turns(loops);
   }
 
@@ -203,6 +218,12 @@ final class MethodFlow extends CodeVisitor {
     private int at = Paths.NONE;
     private int line;
     private boolean alive = true;
+    private int leaps;
+
+    /**
+     * The loop at whose head this path began, while all its code is on the path and calls nothing.
+     */
+    private Loop simple;
 
     Walk(Paths paths) {
       this.paths = paths;
@@ -240,14 +261,17 @@ final class MethodFlow extends CodeVisitor {
           return 3 + steps[from + 1];
         case LEAP:
           carried.put(steps[from], at);
+          goBack(leaps++);
           alive = false;
           return 2;
         case CODE:
           paths.standsOn(line, at);
-          return 1;
+          simple = steps[from] == 1 ? null : simple;
+          return 2;
         case END:
+          leaps += steps[from];
           alive = false;
-          return 1;
+          return 2;
         case INITIALISED:
           atOnce = marksAtOnce();
           return 1;
@@ -261,9 +285,33 @@ final class MethodFlow extends CodeVisitor {
       carried.put(target, atOnce ? Paths.NONE : point);
     }
 
+    /**
+     * A loop without calls whose turns are all the same path: who came back to its head has passed
+     * it. (With calls the program might end in one of them, before the loop is left.)
+     */
+    private void goBack(int leap) {
+      boolean isOnlyOne =
+          simple != null && simple.backs.size() == 1 && simple.backs.get(0).leap == leap;
+      if (isOnlyOne && !atOnce && at != Paths.NONE) {
+        impliedLeaps.set(leap);
+        cameBack(simple.thrown);
+        simple.exits.forEach(exit -> cameBack(exit.point));
+      }
+    }
+
+    /** Of the points of a loop's turns, those for having come back more than once, and once. */
+    private void cameBack(int firstOfTurns) {
+      paths.follows(firstOfTurns, at);
+      paths.follows(firstOfTurns + 1, at);
+    }
+
     private void arrive(int label) {
       if (joins.get(label)) {
         at = Paths.NONE;
+        simple = null;
+        for (Loop loop : loops) {
+          simple = PlacedReader.offset(loop.head) == label ? loop : simple;
+        }
       } else if (!alive) {
         at = carried.getOrDefault(label, Paths.NONE);
       }

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
@@ -38,7 +40,9 @@ final class PlantedMethod extends CodeVisitor {
   private State now = State.START;
   private boolean alive = true;
   private int line;
+  private final List<Guarded> guarded = new ArrayList<>();
   private Label pathsBegin;
+  private Set<Integer> slots = Collections.emptySet();
   private boolean beforeNew;
   private int leaps;
 
@@ -115,6 +119,19 @@ final class PlantedMethod extends CodeVisitor {
     }
   }
 
+  /** Code in which loops of some slots may run. */
+  private static final class Guarded {
+    final Label start;
+    final Label end;
+    final Set<Integer> slots;
+
+    Guarded(Label start, Label end, Set<Integer> slots) {
+      this.start = start;
+      this.end = end;
+      this.slots = slots;
+    }
+  }
+
   private static final class Frame {
     final Object[] locals;
     final Object[] stack;
@@ -139,6 +156,14 @@ final class PlantedMethod extends CodeVisitor {
     }
     turns.begin();
     beginPaths();
+  }
+
+  /** Code that exceptions may leave ends here, and other such code begins. */
+  private void guard(Label end) {
+    if (pathsBegin != null) {
+      guarded.add(new Guarded(pathsBegin, end, slots));
+      pathsBegin = end;
+    }
   }
 
   private int position() {
@@ -198,6 +223,11 @@ final class PlantedMethod extends CodeVisitor {
     alive = true;
     super.visitLabel(label);
     labelsHere.add(label);
+    Set<Integer> slotsHere = turns.arrive(label);
+    if (!slotsHere.equals(slots)) {
+      guard(label);
+      slots = slotsHere;
+    }
   }
 
   @Override
@@ -299,7 +329,9 @@ final class PlantedMethod extends CodeVisitor {
   protected void leap(Label target) {
     labelsHere.clear();
     if (flow.isJoin(target)) {
-      markPending();
+      if (!flow.isImplied(leaps)) {
+        markPending();
+      }
     } else {
       carried.put(target, now);
     }
@@ -372,9 +404,8 @@ final class PlantedMethod extends CodeVisitor {
       turns.outcome(detour.point);
       mv.visitJumpInsn(Opcodes.GOTO, detour.target);
     }
-    if (pathsBegin != null) {
-      catchAll(pathsEnd);
-    }
+    guard(pathsEnd);
+    catchAll();
     super.visitMaxs(maxStack, maxLocals + ours());
   }
 
@@ -383,16 +414,25 @@ final class PlantedMethod extends CodeVisitor {
   }
 
   /** What leaves the method by an exception has passed the position that is remembered. */
-  private void catchAll(Label pathsEnd) {
-    Label handler = new Label();
-    mv.visitTryCatchBlock(pathsBegin, pathsEnd, handler, null);
+  private void catchAll() {
+    Map<Set<Integer>, Label> handlers = new LinkedHashMap<>();
+    for (Guarded code : guarded) {
+      if (code.start.getOffset() < code.end.getOffset()) {
+        Label handler = handlers.computeIfAbsent(code.slots, s -> new Label());
+        mv.visitTryCatchBlock(code.start, code.end, handler, null);
+      }
+    }
+    handlers.forEach(this::handler);
+  }
+
+  private void handler(Set<Integer> ofSlots, Label handler) {
     mv.visitLabel(handler);
     Object[] locals = withOurs(0, new Object[0]);
     mv.visitFrame(Opcodes.F_NEW, locals.length, locals, 1, new Object[] {"java/lang/Throwable"});
     if (remembers) {
       markPosition();
     }
-    turns.thrown();
+    turns.thrown(ofSlots);
     mv.visitInsn(Opcodes.ATHROW);
   }
 }

@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
@@ -27,6 +28,7 @@ final class Recorder {
   private static final long LONGEST_READY_MILLIS = 300;
 
   private final File folder;
+  private final Set<String> known;
   private final JvmFacts facts = new JvmFacts();
   private PartWriter part;
   private final CountDownLatch ready = new CountDownLatch(1);
@@ -46,12 +48,14 @@ final class Recorder {
    * Begins nothing yet.
    *
    * @param counts whether hits are counted
+   * @param known see {@link atalaya.points.AgentOptions#environment}
    * @param whenBegun is run when the part file was begun, by the thread that writes; the program
    *     waits for it, but not for long
    */
-  Recorder(File folder, boolean counts, Runnable whenBegun) {
+  Recorder(File folder, boolean counts, Set<String> known, Runnable whenBegun) {
     this.folder = folder;
     this.counts = counts;
+    this.known = known;
     this.whenBegun = whenBegun;
   }
 
@@ -151,7 +155,7 @@ final class Recorder {
     }
     try {
       if (part == null) {
-        Jvm jvm = facts.tell(UUID.randomUUID().toString());
+        Jvm jvm = facts.tell(UUID.randomUUID().toString(), known);
         part = new PartWriter(new File(folder, jvm.id + ".part"), jvm);
         startBeating();
       }

@@ -9,6 +9,7 @@ import java.io.File;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -27,7 +28,7 @@ class TestClockTest {
     int[] before = new int[10];
     Arrays.fill(before, Paths.NONE);
     PlantedClass type = new PlantedClass(before, new int[0], new int[0]);
-    recorder = new Recorder(folder, false, () -> {});
+    recorder = new Recorder(folder, false, Collections.emptySet(), () -> {});
     recorder.room(0, PlantedClass.marks(10));
     recorder.planted(0, "harbour.Buoy", "ab", type, "/out");
     clock = new TestClock(recorder);

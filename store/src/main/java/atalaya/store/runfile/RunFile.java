@@ -1,15 +1,12 @@
 package atalaya.store.runfile;
 
 import atalaya.core.code.ClassState;
-import atalaya.core.code.Complexity;
 import atalaya.core.figure.ClassSummary;
 import atalaya.core.figure.HandlerFigures;
 import atalaya.core.figure.LineFigures;
 import atalaya.core.figure.LoopFigures;
 import atalaya.core.figure.MethodFigures;
-import atalaya.core.figure.Mutants;
 import atalaya.core.figure.OutcomeFigures;
-import atalaya.core.figure.Share;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.Survivors;
@@ -18,12 +15,8 @@ import atalaya.core.kept.KeptSource;
 import atalaya.core.kept.ObservedJvm;
 import atalaya.core.kept.Stamp;
 import atalaya.core.leave.LeftOut;
-import atalaya.core.leave.Nature;
 import atalaya.core.merge.Whole;
 import atalaya.core.mutant.BasedVerdict;
-import atalaya.core.mutant.Fate;
-import atalaya.core.mutant.Mutant;
-import atalaya.core.mutant.Operator;
 import atalaya.core.mutant.TriedMutant;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Counts;
@@ -33,17 +26,10 @@ import atalaya.core.run.RecordedTest;
 import atalaya.core.run.Recording;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.Test;
-import atalaya.core.run.UncaughtException;
-import atalaya.core.run.Verdict;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
-import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
@@ -51,16 +37,12 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import java.util.zip.InflaterInputStream;
-import org.roaringbitmap.RoaringBitmap;
 import org.sqlite.SQLiteConfig;
 
 /** A run file, open for reading. Every method throws {@link UnreadableRun} when it is damaged. */
@@ -94,19 +76,13 @@ public final class RunFile implements AutoCloseable {
           + " evaluated, opens_lines, opens_outcomes, opens_methods, behind"
           + " FROM gap JOIN method ON method.id = gap.method JOIN class ON class.id = method.class";
 
-  /** The format of class files allows no larger ones that a JVM loads in practice. */
-  private static final int LARGEST_CLASS = 64 << 20;
-
-  /** No class of that size has a point beyond this one. */
-  private static final int LARGEST = LARGEST_CLASS;
-
   private final Path path;
-  private final Connection database;
+  private final Database database;
 
   /** Of the observed class files; null before they were asked for. */
   private Map<String, List<String>> idsByOutermost;
 
-  private RunFile(Path path, Connection database) {
+  private RunFile(Path path, Database database) {
     this.path = path;
     this.database = database;
   }
@@ -124,9 +100,9 @@ public final class RunFile implements AutoCloseable {
     config.setReadOnly(true);
     config.setBusyTimeout(BUSY_MILLIS);
     try {
-      return new RunFile(path, config.createConnection("jdbc:sqlite:" + path));
+      return new RunFile(path, new Database(path, config.createConnection("jdbc:sqlite:" + path)));
     } catch (SQLException e) {
-      throw damaged(path, e);
+      throw Database.damaged(path, e);
     }
   }
 
@@ -140,14 +116,15 @@ public final class RunFile implements AutoCloseable {
       statement.execute("PRAGMA busy_timeout = " + BUSY_MILLIS);
       statement.executeQuery("SELECT count(*) FROM challenge").close();
     } catch (SQLException e) {
-      throw damaged(path, e);
+      throw Database.damaged(path, e);
     }
   }
 
   /** What is known of the run besides its figures. */
   public RunInfo info() {
     Map<String, String> about = new HashMap<>();
-    query("SELECT key, value FROM about", row -> about.put(row.getString(1), row.getString(2)));
+    database.query(
+        "SELECT key, value FROM about", row -> about.put(row.getString(1), row.getString(2)));
     try {
       return new RunInfo(
           text(about, "name"),
@@ -164,7 +141,7 @@ public final class RunFile implements AutoCloseable {
           Detail.of(text(about, "detail")),
           text(about, "complete").equals("1"));
     } catch (IllegalArgumentException e) {
-      throw damaged(path, e);
+      throw Database.damaged(path, e);
     }
   }
 
@@ -177,53 +154,53 @@ public final class RunFile implements AutoCloseable {
   }
 
   private List<String> words(String list) {
-    return read(
+    return database.read(
         "SELECT value FROM word WHERE list = '" + list + "' ORDER BY position",
         row -> row.getString(1));
   }
 
   /** The methods that count, by class and line. */
   public List<MethodFigures> methods() {
-    return read(METHODS + COUNTED + " ORDER BY method.id", RunFile::method);
+    return database.read(METHODS + COUNTED + " ORDER BY method.id", Rows::method);
   }
 
   /** The methods that count of some classes, by class and line. */
   public List<MethodFigures> methods(Predicate<String> className) {
-    return read(
+    return database.read(
         METHODS + COUNTED + " AND class.id IN (" + ids(className) + ") ORDER BY method.id",
-        RunFile::method);
+        Rows::method);
   }
 
   /** The methods of a class, by line. */
   public List<MethodFigures> methods(String className) {
-    return read(
+    return database.read(
         METHODS + " WHERE class.id IN (SELECT id FROM class WHERE name = ?) ORDER BY method.id",
-        RunFile::method,
+        Rows::method,
         className);
   }
 
   /** The gaps that count of some classes, by class and method. */
   public List<Gap> gaps(Predicate<String> className) {
     return withSurvivors(
-        read(
+        database.read(
             GAPS
                 + COUNTED
                 + " AND class.id IN ("
                 + ids(className)
                 + ") ORDER BY class.id, gap.rowid",
-            RunFile::gap),
-        read(
+            Rows::gap),
+        database.read(
             MUTANTS
                 + COUNTED
                 + " AND class.id IN ("
                 + ids(className)
                 + ") ORDER BY class.id, mutant.line, original, mutated, mutant.name",
-            RunFile::mutant));
+            Rows::mutant));
   }
 
   private String ids(Predicate<String> className) {
     List<String> ids = new ArrayList<>();
-    query(
+    database.query(
         "SELECT id, name FROM class",
         row -> className.test(row.getString(2)) && ids.add(String.valueOf(row.getInt(1))));
     return String.join(", ", ids);
@@ -246,14 +223,15 @@ public final class RunFile implements AutoCloseable {
 
   private List<ClassSummary> classes(String which) {
     Map<Integer, List<MethodFigures>> methods = new HashMap<>();
-    query(
+    database.query(
         METHODS + " WHERE " + which + " ORDER BY method.id",
-        row -> methods.computeIfAbsent(row.getInt(13), c -> new ArrayList<>()).add(method(row)));
+        row ->
+            methods.computeIfAbsent(row.getInt(13), c -> new ArrayList<>()).add(Rows.method(row)));
     return classes(which, methods);
   }
 
   private List<ClassSummary> classes(String which, Map<Integer, List<MethodFigures>> methods) {
-    return read(
+    return database.read(
         "SELECT id, module, path, name, state FROM class WHERE " + which + " ORDER BY id",
         row ->
             new ClassSummary(
@@ -264,139 +242,76 @@ public final class RunFile implements AutoCloseable {
                 methods.getOrDefault(row.getInt(1), List.of())));
   }
 
-  private static MethodFigures method(ResultSet row) throws SQLException {
-    return new MethodFigures(
-        row.getString(1),
-        row.getString(2),
-        row.getString(3),
-        row.getInt(4),
-        row.getInt(5),
-        new Complexity(row.getInt(6), origin(row.getString(7))),
-        new Share(row.getInt(8), row.getInt(9)),
-        new Share(row.getInt(10), row.getInt(11)),
-        row.getInt(12),
-        new Mutants(row.getInt(14), row.getInt(15)));
-  }
-
-  private static Complexity.Origin origin(String label) {
-    return Complexity.Origin.valueOf(label.toUpperCase(Locale.ROOT));
-  }
-
   /** The lines that count, by class and line. */
   public List<LineFigures> lines() {
-    return read(
+    return database.read(
         "SELECT path, class.name, method.name, line, reached, hits, line.tests"
             + " FROM line JOIN method ON method.id = line.method JOIN class ON class.id = method.class"
             + COUNTED
             + " ORDER BY class.id, line.rowid",
-        row ->
-            new LineFigures(
-                row.getString(1),
-                row.getString(2),
-                row.getString(3),
-                row.getInt(4),
-                row.getBoolean(5),
-                hits(row, 6),
-                row.getInt(7)));
-  }
-
-  private static OptionalLong hits(ResultSet row, int column) throws SQLException {
-    long hits = row.getLong(column);
-    return row.wasNull() ? OptionalLong.empty() : OptionalLong.of(hits);
+        Rows::line);
   }
 
   /** The outcomes that count, by class and line. */
   public List<OutcomeFigures> outcomes() {
-    return read(
+    return database.read(
         "SELECT path, class.name, method.name, line, condition, outcome, reached, hits, outcome.tests"
             + " FROM outcome JOIN method ON method.id = outcome.method JOIN class ON class.id = method.class"
             + COUNTED
             + " ORDER BY class.id, outcome.rowid",
-        row ->
-            new OutcomeFigures(
-                row.getString(1),
-                row.getString(2),
-                row.getString(3),
-                row.getInt(4),
-                row.getString(5),
-                row.getString(6),
-                row.getBoolean(7),
-                hits(row, 8),
-                row.getInt(9)));
+        Rows::outcome);
   }
 
   /** The handlers that count, by class and line. */
   public List<HandlerFigures> handlers() {
-    return read(
+    return database.read(
         "SELECT path, class.name, method.name, line, handler, reached, handler.tests"
             + " FROM handler JOIN method ON method.id = handler.method"
             + " JOIN class ON class.id = method.class"
             + COUNTED
             + " ORDER BY class.id, handler.rowid",
-        row ->
-            new HandlerFigures(
-                row.getString(1),
-                row.getString(2),
-                row.getString(3),
-                row.getInt(4),
-                row.getString(5),
-                row.getBoolean(6),
-                row.getInt(7)));
+        Rows::handler);
   }
 
   /** The loops that count, by class and line. */
   public List<LoopFigures> loops() {
-    return read(
+    return database.read(
         "SELECT path, class.name, method.name, line, zero, once, more"
             + " FROM loop JOIN method ON method.id = loop.method"
             + " JOIN class ON class.id = method.class"
             + COUNTED
             + " ORDER BY class.id, loop.rowid",
-        row ->
-            new LoopFigures(
-                row.getString(1),
-                row.getString(2),
-                row.getString(3),
-                row.getInt(4),
-                row.getBoolean(5),
-                row.getBoolean(6),
-                row.getBoolean(7)));
+        Rows::loop);
   }
 
   /** What was left out for its nature. */
   public List<LeftOut> leftOut() {
-    return read(
+    return database.read(
         "SELECT nature, methods, lines_reached, lines, outcomes_reached, outcomes FROM left_out",
-        row ->
-            new LeftOut(
-                Nature.valueOf(row.getString(1).toUpperCase(Locale.ROOT)),
-                new LeftOut.Counts(
-                    row.getInt(2),
-                    new Share(row.getInt(3), row.getInt(4)),
-                    new Share(row.getInt(5), row.getInt(6)))));
+        Rows::leftOut);
   }
 
   /** The gaps that count, by class and method. */
   public List<Gap> gaps() {
     return withSurvivors(
-        read(GAPS + COUNTED + " ORDER BY class.id, gap.rowid", RunFile::gap), mutants());
+        database.read(GAPS + COUNTED + " ORDER BY class.id, gap.rowid", Rows::gap), mutants());
   }
 
   /** The gaps that count and are a whole method, by class and method. */
   public List<Gap> methodGaps() {
-    return read(
+    return database.read(
         GAPS + COUNTED + " AND gap.kind IN ('method', 'unused') ORDER BY class.id, gap.rowid",
-        RunFile::gap);
+        Rows::gap);
   }
 
   /** The gaps of a class. */
   public List<Gap> gaps(String className) {
     return withSurvivors(
-        read(
+        database.read(
             GAPS
                 + " WHERE method.class IN (SELECT id FROM class WHERE name = ?)"
                 + " ORDER BY gap.rowid",
-            RunFile::gap,
+            Rows::gap,
             className),
         mutants(className));
   }
@@ -407,97 +322,63 @@ public final class RunFile implements AutoCloseable {
     return all;
   }
 
-  private static Gap gap(ResultSet row) throws SQLException {
-    return new Gap(
-        row.getString(1),
-        Gap.Kind.valueOf(row.getString(2).toUpperCase(Locale.ROOT)),
-        row.getString(3),
-        row.getString(4),
-        row.getString(5),
-        row.getInt(6),
-        row.getString(7),
-        row.getString(8),
-        row.getBoolean(9),
-        new Gap.Opens(row.getInt(10), row.getInt(11), row.getInt(12)),
-        row.getString(13));
-  }
-
   /** The mutants of classes that count and what became of them, by class and line. */
   public List<TriedMutant> mutants() {
-    return read(
+    return database.read(
         MUTANTS + COUNTED + " ORDER BY class.id, mutant.line, original, mutated, mutant.name",
-        RunFile::mutant);
+        Rows::mutant);
   }
 
   /** The same, of one class. */
   public List<TriedMutant> mutants(String className) {
-    return read(
+    return database.read(
         MUTANTS
             + " WHERE method.class IN (SELECT id FROM class WHERE name = ?) ORDER BY mutant.line, original, mutated, mutant.name",
-        RunFile::mutant,
+        Rows::mutant,
         className);
   }
 
   /** Verdicts with what they rest on, by the name of the mutant. */
   public Map<String, BasedVerdict> verdicts() {
     Map<String, BasedVerdict> verdicts = new HashMap<>();
-    query(
+    database.query(
         MUTANTS,
-        row -> verdicts.put(row.getString(1), new BasedVerdict(mutant(row), row.getString(13))));
+        row ->
+            verdicts.put(row.getString(1), new BasedVerdict(Rows.mutant(row), row.getString(13))));
     return verdicts;
-  }
-
-  private static TriedMutant mutant(ResultSet row) throws SQLException {
-    return new TriedMutant(
-        new Mutant(
-            row.getString(1),
-            row.getString(2),
-            row.getString(3),
-            row.getString(4),
-            row.getInt(5),
-            Operator.valueOf(row.getString(6)),
-            row.getString(7),
-            row.getString(8)),
-        Fate.valueOf(row.getString(9).toUpperCase(Locale.ROOT)),
-        row.getString(10),
-        row.getString(11),
-        row.getInt(12));
   }
 
   /** What is known of the challenge of this run; nothing where there was none. */
   public Map<String, String> challenge() {
     Map<String, String> facts = new HashMap<>();
-    query("SELECT key, value FROM challenge", row -> facts.put(row.getString(1), row.getString(2)));
+    database.query(
+        "SELECT key, value FROM challenge", row -> facts.put(row.getString(1), row.getString(2)));
     return facts;
   }
 
   /** Why tests took no part in the challenge, by their number. */
   public Map<Integer, String> unfitTests() {
     Map<Integer, String> unfit = new TreeMap<>();
-    query("SELECT test, reason FROM unfit_test", row -> unfit.put(row.getInt(1), row.getString(2)));
+    database.query(
+        "SELECT test, reason FROM unfit_test", row -> unfit.put(row.getInt(1), row.getString(2)));
     return unfit;
   }
 
   /** All class files. */
   public List<KeptClass> allClassFiles() {
-    return read(CLASS_FILES + " ORDER BY id", RunFile::classFile);
+    return database.read(CLASS_FILES + " ORDER BY id", Rows::classFile);
   }
 
   /** A source file, by its path from the project's root. */
   public Optional<KeptSource> source(String path) {
-    return read(SOURCES + " WHERE path = ?", RunFile::source, path).stream().findFirst();
-  }
-
-  private static KeptSource source(ResultSet row) throws SQLException {
-    return new KeptSource(
-        row.getString(1), row.getString(2), row.getLong(3), row.getString(4), row.getString(5));
+    return database.read(SOURCES + " WHERE path = ?", Rows::source, path).stream().findFirst();
   }
 
   /** The observed class files of an outermost class and all that stands in it. */
   public List<KeptClass> classFiles(String outermost) {
     if (idsByOutermost == null) {
       idsByOutermost = new HashMap<>();
-      query(
+      database.query(
           "SELECT id, name FROM class_file WHERE is_test = 0 ORDER BY id",
           row ->
               idsByOutermost
@@ -505,7 +386,7 @@ public final class RunFile implements AutoCloseable {
                   .add(row.getString(1)));
     }
     return idsByOutermost.getOrDefault(outermost, List.of()).stream()
-        .flatMap(id -> read(CLASS_FILES + " WHERE id = ?", RunFile::classFile, id).stream())
+        .flatMap(id -> database.read(CLASS_FILES + " WHERE id = ?", Rows::classFile, id).stream())
         .toList();
   }
 
@@ -516,46 +397,16 @@ public final class RunFile implements AutoCloseable {
 
   /** The class files of the tests. */
   public List<KeptClass> testClasses() {
-    return read(CLASS_FILES + " WHERE is_test = 1 ORDER BY id", RunFile::classFile);
-  }
-
-  private static KeptClass classFile(ResultSet row) throws SQLException {
-    return new KeptClass(
-        row.getString(1),
-        row.getString(2),
-        row.getString(3),
-        row.getLong(4),
-        row.getString(5),
-        row.getBoolean(6),
-        inflated(row.getBytes(7)));
-  }
-
-  private static byte[] inflated(byte[] bytes) throws SQLException {
-    try (InflaterInputStream from = new InflaterInputStream(new ByteArrayInputStream(bytes))) {
-      byte[] whole = from.readNBytes(LARGEST_CLASS + 1);
-      if (whole.length > LARGEST_CLASS) {
-        throw new SQLException("a class file in it is too large");
-      }
-      return whole;
-    } catch (IOException e) {
-      throw new SQLException("a class file in it can't be inflated", e);
-    }
+    return database.read(CLASS_FILES + " WHERE is_test = 1 ORDER BY id", Rows::classFile);
   }
 
   /** All that the run is made of, without what is derived from it. */
   public Whole whole() {
     RunInfo info = info();
     List<Recording> recordings =
-        read(
-            "SELECT id, name, started, milliseconds FROM recording",
-            row ->
-                new Recording(
-                    row.getString(1),
-                    row.getString(2),
-                    Instant.ofEpochMilli(row.getLong(3)),
-                    row.getLong(4)));
+        database.read("SELECT id, name, started, milliseconds FROM recording", Rows::recording);
     List<RecordedTest> recorded =
-        read(
+        database.read(
             "SELECT number, recording, id FROM recorded_test ORDER BY number",
             row -> new RecordedTest(row.getInt(1), row.getString(2), row.getString(3)));
     List<Test> tests = tests().stream().map(TestFigures::test).toList();
@@ -567,8 +418,8 @@ public final class RunFile implements AutoCloseable {
             ? List.of(new Recording(info.id(), info.name(), info.started(), info.milliseconds()))
             : recordings.stream().sorted().toList(),
         jvms(),
-        read(CLASS_FILES + " ORDER BY id", RunFile::classFile),
-        read(SOURCES + " ORDER BY path", RunFile::source),
+        database.read(CLASS_FILES + " ORDER BY id", Rows::classFile),
+        database.read(SOURCES + " ORDER BY path", Rows::source),
         wholeReach(counts),
         counts,
         Set.copyOf(classes(ClassState.LEFT_OUT)),
@@ -577,24 +428,20 @@ public final class RunFile implements AutoCloseable {
             ? tests.stream().map(t -> new RecordedTest(t.number(), info.id(), t.id())).toList()
             : recorded,
         notObserved(),
-        read(
-            "SELECT thread, type, message, place FROM uncaught",
-            row ->
-                new UncaughtException(
-                    row.getString(1), row.getString(2), row.getString(3), row.getString(4))),
+        database.read("SELECT thread, type, message, place FROM uncaught", Rows::uncaught),
         List.copyOf(verdicts().values()));
   }
 
   /** The JVMs that were observed. */
   public List<ObservedJvm> jvms() {
     Map<String, List<String>> words = new HashMap<>();
-    query(
+    database.query(
         "SELECT jvm, list, value FROM jvm_word ORDER BY jvm, list, position",
         row ->
             words
                 .computeIfAbsent(row.getString(1) + row.getString(2), w -> new ArrayList<>())
                 .add(row.getString(3)));
-    return read(
+    return database.read(
         "SELECT id, started, java_version, java_home, main_command, working_directory FROM jvm",
         row ->
             new ObservedJvm(
@@ -606,7 +453,8 @@ public final class RunFile implements AutoCloseable {
                 row.getString(6),
                 words.getOrDefault(row.getString(1) + "option", List.of()),
                 words.getOrDefault(row.getString(1) + "class_path", List.of()),
-                words.getOrDefault(row.getString(1) + "property", List.of())));
+                words.getOrDefault(row.getString(1) + "property", List.of()),
+                words.getOrDefault(row.getString(1) + "environment", List.of())));
   }
 
   private Map<String, ClassReach> wholeReach(Counts counts) {
@@ -621,17 +469,15 @@ public final class RunFile implements AutoCloseable {
 
   private Counts counts() {
     return new Counts(
-        read(
+        database.read(
             "SELECT recording, name, point, times FROM hit JOIN class ON class.id = class",
-            row ->
-                new Counts.Count(
-                    row.getString(1), row.getString(2), row.getInt(3), row.getLong(4))));
+            Rows::count));
   }
 
   /** The hashes of the observed class files, by binary name. */
   public Map<String, String> hashes() {
     Map<String, String> hashes = new HashMap<>();
-    query(
+    database.query(
         "SELECT name, hash FROM class_file WHERE is_test = 0 ORDER BY id",
         row -> hashes.putIfAbsent(row.getString(1), row.getString(2)));
     return hashes;
@@ -641,20 +487,20 @@ public final class RunFile implements AutoCloseable {
   public ClassReach reach(String className) {
     Map<Integer, BitSet> patterns = new HashMap<>();
     Map<Integer, BitSet> byTest = new HashMap<>();
-    query(
+    database.query(
         "SELECT test, pattern.id, bits FROM reach JOIN pattern ON pattern.id = pattern"
             + " WHERE class IN (SELECT id FROM class WHERE name = ?)",
         row -> {
           BitSet points = patterns.get(row.getInt(2));
           if (points == null) {
-            points = points(row.getBytes(3));
+            points = Rows.points(row.getBytes(3));
             patterns.put(row.getInt(2), points);
           }
           return byTest.put(row.getInt(1), points);
         },
         className);
     Map<Integer, Long> hits = new HashMap<>();
-    query(
+    database.query(
         "SELECT point, sum(times) FROM hit WHERE class IN (SELECT id FROM class WHERE name = ?)"
             + " GROUP BY point",
         row -> hits.put(row.getInt(1), row.getLong(2)),
@@ -671,32 +517,17 @@ public final class RunFile implements AutoCloseable {
 
   private Map<String, Map<Integer, BitSet>> byClass(String which) {
     Map<Integer, BitSet> patterns = new HashMap<>();
-    query(
+    database.query(
         "SELECT id, bits FROM pattern",
-        row -> patterns.put(row.getInt(1), points(row.getBytes(2))));
+        row -> patterns.put(row.getInt(1), Rows.points(row.getBytes(2))));
     Map<String, Map<Integer, BitSet>> byClass = new HashMap<>();
-    query(
+    database.query(
         "SELECT name, test, pattern FROM reach JOIN class ON class.id = class" + which,
         row ->
             byClass
                 .computeIfAbsent(row.getString(1), c -> new HashMap<>())
                 .put(row.getInt(2), patterns.get(row.getInt(3))));
     return byClass;
-  }
-
-  private static BitSet points(byte[] bits) throws SQLException {
-    RoaringBitmap bitmap = new RoaringBitmap();
-    try {
-      bitmap.deserialize(ByteBuffer.wrap(bits));
-    } catch (IOException | RuntimeException e) {
-      throw new SQLException("a set of points in it can't be read", e);
-    }
-    if (!bitmap.isEmpty() && (bitmap.first() < 0 || bitmap.last() < 0 || bitmap.last() > LARGEST)) {
-      throw new SQLException("a set of points in it can't be read");
-    }
-    BitSet points = new BitSet();
-    bitmap.forEach((org.roaringbitmap.IntConsumer) points::set);
-    return points;
   }
 
   /** All tests, in the order in which they began. */
@@ -711,56 +542,39 @@ public final class RunFile implements AutoCloseable {
   }
 
   private List<TestFigures> someTests(String which) {
-    return read(
+    return database.read(
         "SELECT number, id, name, verdict, milliseconds, overlapped, methods, lines, outcomes,"
             + " lines_only_here, outcomes_only_here, coalesce(kills, 0) FROM test LEFT JOIN"
             + " (SELECT noticed_by, count(*) AS kills FROM mutant GROUP BY noticed_by)"
             + " ON noticed_by = number WHERE "
             + which
             + " ORDER BY number",
-        row ->
-            new TestFigures(
-                new Test(
-                    row.getInt(1),
-                    row.getString(2),
-                    row.getString(3),
-                    Verdict.valueOf(row.getString(4).toUpperCase(Locale.ROOT)),
-                    row.getLong(5),
-                    row.getBoolean(6)),
-                row.getInt(7),
-                row.getInt(8),
-                row.getInt(9),
-                row.getInt(10),
-                row.getInt(11),
-                row.getInt(12)));
+        Rows::test);
   }
 
   /** The names of the tests that failed or did not finish. */
   public List<String> failedTests() {
-    return read(
+    return database.read(
         "SELECT name FROM test WHERE verdict IN ('failed', 'unfinished') ORDER BY number",
         row -> row.getString(1));
   }
 
   /** How many tests there are. */
   public int countTests() {
-    return read("SELECT count(*) FROM test", row -> row.getInt(1)).get(0);
+    return database.read("SELECT count(*) FROM test", row -> row.getInt(1)).get(0);
   }
 
   /** The binary names of classes of a state. */
   public List<String> classes(ClassState state) {
-    return read(
+    return database.read(
         "SELECT name FROM class WHERE state = '" + state.label() + "' ORDER BY id",
         row -> row.getString(1));
   }
 
   /** What could not be observed. */
   public List<NotObserved> notObserved() {
-    return read(
-        "SELECT reason, what, detail FROM not_observed ORDER BY rowid",
-        row ->
-            new NotObserved(
-                NotObserved.Reason.valueOf(row.getString(1)), row.getString(2), row.getString(3)));
+    return database.read(
+        "SELECT reason, what, detail FROM not_observed ORDER BY rowid", Rows::notObserved);
   }
 
   /** Where it is. */
@@ -771,7 +585,7 @@ public final class RunFile implements AutoCloseable {
   /** The sources and class files of the observed code and of its tests, as they were. */
   public List<Stamp> allStamps() {
     List<Stamp> all = new ArrayList<>(stamps());
-    query(
+    database.query(
         "SELECT file, modified, hash, name FROM class_file WHERE is_test = 1",
         row ->
             all.add(
@@ -786,14 +600,14 @@ public final class RunFile implements AutoCloseable {
   /** The sources and class files of the observed code, as they were. */
   public List<Stamp> stamps() {
     Map<String, List<String>> classesOf = new HashMap<>();
-    query(
+    database.query(
         "SELECT path, name FROM class WHERE path <> ''",
         row ->
             classesOf
                 .computeIfAbsent(row.getString(1), p -> new ArrayList<>())
                 .add(row.getString(2)));
     List<Stamp> stamps = new ArrayList<>();
-    query(
+    database.query(
         "SELECT path, modified, hash FROM source",
         row ->
             stamps.add(
@@ -802,7 +616,7 @@ public final class RunFile implements AutoCloseable {
                     row.getLong(2),
                     row.getString(3),
                     classesOf.getOrDefault(row.getString(1), List.of()))));
-    query(
+    database.query(
         "SELECT file, modified, hash, name FROM class_file WHERE is_test = 0",
         row ->
             stamps.add(
@@ -814,41 +628,8 @@ public final class RunFile implements AutoCloseable {
     return stamps;
   }
 
-  private interface Reading<T> {
-    T from(ResultSet row) throws SQLException;
-  }
-
-  private <T> List<T> read(String sql, Reading<T> reading, String... parameters) {
-    List<T> all = new ArrayList<>();
-    query(sql, row -> all.add(reading.from(row)), parameters);
-    return all;
-  }
-
-  private void query(String sql, Reading<?> reading, String... parameters) {
-    try (PreparedStatement statement = database.prepareStatement(sql)) {
-      for (int i = 0; i < parameters.length; i++) {
-        statement.setString(i + 1, parameters[i]);
-      }
-      try (ResultSet rows = statement.executeQuery()) {
-        while (rows.next()) {
-          reading.from(rows);
-        }
-      }
-    } catch (SQLException | IllegalArgumentException e) {
-      throw damaged(path, e);
-    }
-  }
-
-  private static UnreadableRun damaged(Path path, Exception cause) {
-    return new UnreadableRun(path + " is damaged (" + cause.getMessage() + ")", cause);
-  }
-
   @Override
   public void close() {
-    try {
-      database.close();
-    } catch (SQLException e) {
-      throw damaged(path, e);
-    }
+    database.close();
   }
 }

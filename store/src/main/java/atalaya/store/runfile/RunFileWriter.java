@@ -197,6 +197,7 @@ public final class RunFileWriter {
       words(jvm, "option", jvm.options());
       words(jvm, "class_path", jvm.classPath());
       words(jvm, "property", jvm.properties());
+      words(jvm, "environment", jvm.environment());
     }
   }
 

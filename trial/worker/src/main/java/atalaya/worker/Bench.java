@@ -89,6 +89,8 @@ final class Bench {
         return new PlatformDriver();
       case Message.NOTIFIER:
         return new NotifierDriver();
+      case Message.NG:
+        return new NgDriver();
       default:
         return new OldDriver();
     }

@@ -89,5 +89,8 @@ public final class Message {
   /** What runs a test: JUnit 3. */
   public static final int OLD = 3;
 
+  /** What runs a test: TestNG. */
+  public static final int NG = 4;
+
   private Message() {}
 }

@@ -20,9 +20,12 @@ public final class Campaign {
   private static final long LOOK_EVERY_MILLIS = 200;
 
   /** A further worker needs so long to warm up that less work than this is done sooner without. */
-  private static final long WORTH_A_WORKER = TimeUnit.SECONDS.toNanos(20);
+  private static final long WORTH_A_WORKER = TimeUnit.SECONDS.toNanos(15);
 
   private static final long UNTIL_SURE = TimeUnit.SECONDS.toNanos(5);
+
+  /** So much of a core has to be idle: a worker's compiler uses more cores than its tests do. */
+  private static final double A_CORE = 0.8;
 
   private final int workers;
   private final BooleanSupplier isOver;
@@ -72,12 +75,23 @@ public final class Campaign {
   private void decide(Part part, Stage.Listener to) throws IOException, InterruptedException {
     Work work = new Work(part, to);
     List<Thread> threads = new ArrayList<>();
+    IdleCores idle = IdleCores.ofThisMachine();
     long began = System.nanoTime();
-    threads.add(work.start());
+    idle.forget(began);
+    threads.add(work.start(work::decideAll));
     while (threads.stream().anyMatch(Thread::isAlive)) {
       Thread.sleep(LOOK_EVERY_MILLIS);
-      if (threads.size() < workers && work.isWorthAnother(System.nanoTime() - began)) {
-        threads.add(work.start());
+      long now = System.nanoTime();
+      threads.removeIf(thread -> !thread.isAlive());
+      boolean isRoom = idle.look(now) > A_CORE || work.isOnlyAlone();
+      if (threads.size() < workers && !threads.isEmpty() && isRoom) {
+        if (work.isWorthAnother(now - began)) {
+          threads.add(work.start(work::decideAll));
+          idle.forget(now);
+        } else if (work.isAnyAlone()) {
+          threads.add(work.start(work::decideAlone));
+          idle.forget(now);
+        }
       }
     }
     IOException problem = work.problem.get();
@@ -110,17 +124,27 @@ public final class Campaign {
       units.addAll(byMethod.values());
     }
 
-    Thread start() {
-      Thread thread = new Thread(this::decide, "atalaya-bench");
+    Thread start(Decider decider) {
+      Thread thread = new Thread(() -> decide(decider), "atalaya-bench");
       thread.start();
       return thread;
     }
 
     synchronized boolean isWorthAnother(long nanos) {
-      int left = part.tasks().size() - done;
+      int left = part.tasks().size() - done - alone.size();
       return nanos > UNTIL_SURE
           && !units.isEmpty()
           && left * (double) nanos / Math.max(1, done) > WORTH_A_WORKER;
+    }
+
+    /** Whether mutants wait for JVMs of their own. */
+    boolean isAnyAlone() {
+      return !alone.isEmpty();
+    }
+
+    /** Whether nothing else waits: such JVMs share nothing, so that as many as may can run. */
+    synchronized boolean isOnlyAlone() {
+      return units.isEmpty() && !alone.isEmpty();
     }
 
     private synchronized List<Task> next() {
@@ -132,16 +156,9 @@ public final class Campaign {
       to.decided(decided);
     }
 
-    private void decide() {
+    private void decide(Decider decider) {
       try (Stage.Bench bench = part.stage().new Bench(this::tell)) {
-        for (List<Task> unit = next(); unit != null; unit = next()) {
-          alone.addAll(bench.decide(unit));
-        }
-        for (Task task = alone.poll();
-            task != null && !isOver.getAsBoolean();
-            task = alone.poll()) {
-          bench.alone(task);
-        }
+        decider.decide(bench);
       } catch (IOException e) {
         problem.compareAndSet(null, e);
       } catch (InterruptedException e) {
@@ -150,5 +167,27 @@ public final class Campaign {
         problem.compareAndSet(null, new IOException(e));
       }
     }
+
+    private void decideAll(Stage.Bench bench) throws IOException, InterruptedException {
+      for (List<Task> unit = next(); unit != null; unit = next()) {
+        alone.addAll(bench.decide(unit));
+      }
+      decideAlone(bench);
+    }
+
+    private void decideAlone(Stage.Bench bench) throws IOException, InterruptedException {
+      while (problem.get() == null && !isOver.getAsBoolean()) {
+        Task task = alone.poll();
+        if (task == null) {
+          return;
+        }
+        bench.alone(task);
+      }
+    }
+  }
+
+  /** What a thread does with a bench of its own. */
+  private interface Decider {
+    void decide(Stage.Bench bench) throws IOException, InterruptedException;
   }
 }

@@ -18,14 +18,24 @@ public record RunnableTest(int number, int framework, String group, String id) {
       Pattern.compile("\\[engine:junit-vintage\\]/\\[runner:([^\\]]+)\\]/.*\\[test:(.+)\\]");
   private static final Pattern TOP = Pattern.compile("\\[engine:[^\\]]+\\]/\\[([^\\]]+)\\].*");
   private static final Pattern NOTIFIED = Pattern.compile("(?s).*\\(([^()]+)\\)");
+
+  /** A class and a method, and which time it is. */
+  private static final Pattern NG = Pattern.compile("([\\w$.]+)\\.[\\w$]+(?: \\(\\d+\\))?");
+
   private static final Pattern AGAIN = Pattern.compile("(?s)(.*[^ ]) \\(\\d+\\)");
 
   /**
    * A test of a run; empty for one of a framework that can't be started here, or that ran twice.
    *
    * @param hasNotifier whether JUnit 4 is on the class path
+   * @param hasNg whether TestNG is
    */
-  public static Optional<RunnableTest> of(int number, String id, boolean hasNotifier) {
+  public static Optional<RunnableTest> of(
+      int number, String id, boolean hasNotifier, boolean hasNg) {
+    Matcher ng = NG.matcher(id);
+    if (hasNg && ng.matches()) {
+      return Optional.of(new RunnableTest(number, Message.NG, ng.group(1), id));
+    }
     Matcher vintage = VINTAGE.matcher(id);
     if (vintage.matches()) {
       String name = decoded(vintage.group(2));

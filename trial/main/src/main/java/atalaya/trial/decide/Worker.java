@@ -52,6 +52,7 @@ final class Worker implements AutoCloseable {
             .directory(setup.directory().toFile())
             .redirectOutput(folder.resolve("output").toFile())
             .redirectErrorStream(true);
+    builder.environment().putAll(setup.environment());
     builder.environment().computeIfPresent(VARIABLE, (v, was) -> withoutOurs(was));
     Channel orders = Channel.open(folder.resolve("orders").toFile());
     Channel answers = Channel.open(folder.resolve("answers").toFile());

@@ -1,0 +1,118 @@
+package atalaya.worker;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.testng.ITestContext;
+import org.testng.ITestListener;
+import org.testng.ITestResult;
+import org.testng.TestNG;
+import org.testng.xml.XmlClass;
+import org.testng.xml.XmlInclude;
+import org.testng.xml.XmlSuite;
+import org.testng.xml.XmlTest;
+
+/**
+ * By TestNG, those of a class together. A method that has rows of data runs with all of them, and
+ * is another test each time, as it was when it was observed.
+ */
+final class NgDriver implements Driver {
+  @Override
+  public void run(List<TestRef> tests, Listener listener) {
+    Map<String, Set<String>> methods = new LinkedHashMap<>();
+    for (TestRef test : tests) {
+      String id = test.id.replaceFirst(" \\(\\d+\\)$", "");
+      methods
+          .computeIfAbsent(test.container, c -> new LinkedHashSet<>())
+          .add(id.substring(test.container.length() + 1));
+    }
+    methods.forEach((container, of) -> run(container, of, listener));
+  }
+
+  private static void run(String container, Set<String> methods, Listener listener) {
+    if (listener.isEnough()) {
+      return;
+    }
+    try {
+      XmlSuite suite = new XmlSuite();
+      XmlTest test = new XmlTest(suite);
+      XmlClass type = new XmlClass(container, false);
+      List<XmlInclude> included = new ArrayList<>();
+      methods.forEach(method -> included.add(new XmlInclude(method)));
+      type.setIncludedMethods(included);
+      test.setXmlClasses(Collections.singletonList(type));
+      TestNG framework = new TestNG(false);
+      framework.setVerbose(0);
+      framework.setXmlSuites(Collections.singletonList(suite));
+      framework.addListener(new Told(listener));
+      framework.run();
+    } catch (LinkageError | RuntimeException e) {
+      listener.failedAround(e);
+    }
+  }
+
+  private static final class Told implements ITestListener {
+    private final Listener listener;
+    private final Map<String, Integer> occurrences = new HashMap<>();
+    private final Map<ITestResult, String> running = new HashMap<>();
+
+    Told(Listener listener) {
+      this.listener = listener;
+    }
+
+    @Override
+    public void onTestStart(ITestResult result) {
+      listener.started(running.computeIfAbsent(result, this::unique));
+    }
+
+    private String unique(ITestResult result) {
+      String id = result.getTestClass().getName() + "." + result.getName();
+      int occurrence = occurrences.merge(id, 1, Integer::sum);
+      return occurrence == 1 ? id : id + " (" + occurrence + ")";
+    }
+
+    private String ended(ITestResult result) {
+      String id = running.remove(result);
+      return id == null ? unique(result) : id;
+    }
+
+    @Override
+    public void onTestSuccess(ITestResult result) {
+      listener.finished(ended(result), null);
+    }
+
+    @Override
+    public void onTestFailure(ITestResult result) {
+      listener.finished(ended(result), thrown(result));
+    }
+
+    @Override
+    public void onTestFailedButWithinSuccessPercentage(ITestResult result) {
+      onTestFailure(result);
+    }
+
+    @Override
+    public void onTestSkipped(ITestResult result) {
+      if (result.getThrowable() != null && !running.containsKey(result)) {
+        // What is set up for it failed.
+        listener.failedAround(result.getThrowable());
+      }
+      listener.skipped(ended(result));
+    }
+
+    @Override
+    public void onStart(ITestContext context) {}
+
+    @Override
+    public void onFinish(ITestContext context) {}
+
+    private static Throwable thrown(ITestResult result) {
+      return result.getThrowable() == null ? new AssertionError() : result.getThrowable();
+    }
+  }
+}
