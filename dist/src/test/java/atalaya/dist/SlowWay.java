@@ -30,6 +30,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.concurrent.TimeUnit;
 
 /**
@@ -168,7 +169,9 @@ final class SlowWay {
           part.getValue().stream()
               .filter(test -> wanted.isEmpty() || wanted.contains(test.number()))
               .toList();
-      Stage stage = new Stage(setup, kit, folder, nothing, these);
+      // One by one: nothing that challenges do to be faster is to be trusted here.
+      Set<String> groups = these.stream().map(RunnableTest::group).collect(Collectors.toSet());
+      Stage stage = new Stage(setup, kit, folder, nothing, these, groups);
       stage.runUnmutated(0, 0, longest);
       for (Map.Entry<Integer, Unmutated> test : stage.unmutated().entrySet()) {
         if (test.getValue().isFit()) {

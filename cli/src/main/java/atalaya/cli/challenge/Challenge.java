@@ -203,7 +203,9 @@ public final class Challenge {
     for (var setup : setups.tests().entrySet()) {
       progress.phase("running " + setup.getValue().size() + " tests unmutated");
       Path scratch = Files.createDirectory(settings.scratch().resolve("stage" + stages.size()));
-      Stage stage = new Stage(setup.getKey(), settings.kit(), scratch, planted, setup.getValue());
+      Stage stage =
+          new Stage(
+              setup.getKey(), settings.kit(), scratch, planted, setup.getValue(), setups.mixed());
       try {
         stage.runUnmutated(methodNumbers.size(), open.size());
       } catch (Stage.NoWorker e) {

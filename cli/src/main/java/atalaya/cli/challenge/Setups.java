@@ -15,10 +15,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
 
@@ -38,6 +40,7 @@ public final class Setups {
   private final Map<String, String> rootOfTest = new HashMap<>();
   private final Map<JvmSetup, List<RunnableTest>> tests = new LinkedHashMap<>();
   private final Map<Integer, String> unfit = new TreeMap<>();
+  private final Set<String> mixed = new HashSet<>();
 
   private Setups(Project project, List<ObservedJvm> jvms, List<KeptClass> classFiles) {
     this.project = project;
@@ -63,6 +66,9 @@ public final class Setups {
     for (TestFigures test : tests) {
       if (test.test().verdict() == Verdict.PASSED) {
         setups.add(test.test().number(), test.test().id());
+      } else if (test.test().verdict() != Verdict.SKIPPED) {
+        RunnableTest.of(0, test.test().id(), true, true)
+            .ifPresent(failed -> setups.mixed.add(failed.group()));
       }
     }
     return setups;
@@ -71,6 +77,11 @@ public final class Setups {
   /** The tests that can be run, by the JVM that does. */
   public Map<JvmSetup, List<RunnableTest>> tests() {
     return tests;
+  }
+
+  /** The groups that have tests which did not pass. */
+  public Set<String> mixed() {
+    return mixed;
   }
 
   /** Why passed tests can't be run, by their number. */

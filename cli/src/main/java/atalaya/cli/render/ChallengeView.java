@@ -208,7 +208,7 @@ public final class ChallengeView {
     }
     List<String> lines = new ArrayList<>();
     lines.add("");
-    lines.add(paint.bold("Reach much and notice nothing"));
+    lines.add(paint.bold("Reach much here and notice nothing"));
     outcome
         .silent()
         .forEach(

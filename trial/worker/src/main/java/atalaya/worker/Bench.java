@@ -2,6 +2,7 @@ package atalaya.worker;
 
 import atalaya.boot.Fault;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,7 @@ final class Bench {
 
   private final Map<Integer, Driver> drivers = new HashMap<>();
   private final Watch watch;
+  private List<TestRef> known = new ArrayList<>();
   private long nanosInTests;
   private long nanosInFrameworks;
 
@@ -44,6 +46,11 @@ final class Bench {
     }
   }
 
+  /** All tests that will be run come from these. */
+  void known(Collection<TestRef> tests) {
+    known = new ArrayList<>(tests);
+  }
+
   /** Nanoseconds spent in tests so far. */
   long nanosInTests() {
     return nanosInTests;
@@ -70,7 +77,7 @@ final class Bench {
       }
       List<TestRef> part = tests.subList(from, to);
       Run run = new Run(part, stop, method, mutant);
-      Driver driver = drivers.computeIfAbsent(part.get(0).framework, Bench::driver);
+      Driver driver = drivers.computeIfAbsent(part.get(0).framework, this::driver);
       long began = System.nanoTime();
       run.execute(driver);
       nanosInFrameworks += System.nanoTime() - began;
@@ -83,10 +90,10 @@ final class Bench {
     return results;
   }
 
-  private static Driver driver(int framework) {
+  private Driver driver(int framework) {
     switch (framework) {
       case Message.PLATFORM:
-        return new PlatformDriver();
+        return new PlatformDriver(known);
       case Message.NOTIFIER:
         return new NotifierDriver();
       case Message.NG:

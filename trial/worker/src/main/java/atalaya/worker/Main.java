@@ -114,10 +114,12 @@ public final class Main {
               order.readByte(),
               Channel.readText(order),
               Channel.readText(order),
+              order.readBoolean(),
               order.readLong(),
               order.readLong());
       tests.put(test.number, test);
     }
+    bench.known(tests.values());
   }
 
   private void unmutated(DataInputStream order) throws IOException {

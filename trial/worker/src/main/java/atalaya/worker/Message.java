@@ -5,7 +5,10 @@ public final class Message {
   /** To the worker: system properties to set; pairs of texts, with how many in front. */
   public static final int PROPERTIES = 1;
 
-  /** To the worker: the tests; for each its number, framework, class, id, steps, nanoseconds. */
+  /**
+   * To the worker: the tests; for each its number, framework, class, id, whether the class has only
+   * fit tests, steps, nanoseconds.
+   */
   public static final int TESTS = 2;
 
   /**

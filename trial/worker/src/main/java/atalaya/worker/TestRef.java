@@ -13,17 +13,31 @@ final class TestRef {
   /** As the framework calls it. */
   final String id;
 
+  /**
+   * Whether all tests of its class that are known may run when any does: none of them failed, or
+   * passes only now and then.
+   */
+  final boolean amongFit;
+
   /** How many steps it takes unmutated; 0 while that is not known. */
   final long steps;
 
   /** How long it takes unmutated; 0 while that is not known. */
   final long nanos;
 
-  TestRef(int number, int framework, String container, String id, long steps, long nanos) {
+  TestRef(
+      int number,
+      int framework,
+      String container,
+      String id,
+      boolean amongFit,
+      long steps,
+      long nanos) {
     this.number = number;
     this.framework = framework;
     this.container = container;
     this.id = id;
+    this.amongFit = amongFit;
     this.steps = steps;
     this.nanos = nanos;
   }

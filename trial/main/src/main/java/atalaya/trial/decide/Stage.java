@@ -32,6 +32,7 @@ public final class Stage {
   private final WorkerKit kit;
   private final Path scratch;
   private final Path planted;
+  private final Set<String> mixed;
   private final Map<Integer, RunnableTest> tests = new LinkedHashMap<>();
   private final Map<Integer, Unmutated> unmutated = new TreeMap<>();
   private final Map<String, Set<Integer>> entered = new HashMap<>();
@@ -45,9 +46,16 @@ public final class Stage {
    *
    * @param scratch an existing folder of its own
    * @param planted see {@link PlantedFolder}
+   * @param mixed the groups that have other tests too, which must not run
    */
   public Stage(
-      JvmSetup setup, WorkerKit kit, Path scratch, Path planted, List<RunnableTest> tests) {
+      JvmSetup setup,
+      WorkerKit kit,
+      Path scratch,
+      Path planted,
+      List<RunnableTest> tests,
+      Set<String> mixed) {
+    this.mixed = new HashSet<>(mixed);
     this.setup = setup;
     this.kit = kit;
     this.scratch = scratch;
@@ -154,6 +162,12 @@ public final class Stage {
       }
       left = left.subList(done, left.size());
     }
+    for (RunnableTest test : tests.values()) {
+      Unmutated was = unmutated.get(test.number());
+      if (was == null || !was.isFit()) {
+        mixed.add(test.group());
+      }
+    }
   }
 
   /** How many groups ran. */
@@ -246,6 +260,7 @@ public final class Stage {
       to.writeByte(test.framework());
       Channel.writeText(to, test.group());
       Channel.writeText(to, test.id());
+      to.writeBoolean(!mixed.contains(test.group()));
       to.writeLong(was == null ? 0 : was.steps());
       to.writeLong(was == null ? 0 : was.nanos());
     }
