@@ -328,8 +328,9 @@ class ChallengeTest {
     assertThat(decided(run)).as(Files.readString(folder.resolve("killed.txt"))).isGreaterThan(3);
     Shipped.Result resumed = challenge("harbour.quick", "--run", "tests", "--resume");
     assertThat(resumed.exitCode()).as(resumed.err()).isZero();
-    assertThat(Shipped.run(folder, "export", "mutants", "--run", "merged").out())
-        .isEqualTo(Shipped.run(folder, "export", "mutants", "--run", "tests").out());
+    assertThat(withoutTestsRun("tests"))
+        .as("who had noticed another one before is not known any more: more tests may run")
+        .isEqualTo(withoutTestsRun("merged"));
     assertThat(challenge("--run", "tests", "--resume", "Lock").errLine())
         .contains("had another target or shard (harbour.quick 1/1)");
   }
@@ -348,6 +349,14 @@ class ChallengeTest {
     assertThat(changed.exitCode()).isEqualTo(3);
     assertThat(changed.errLine())
         .contains("1 class has changed since: harbour.Lock; observe again");
+  }
+
+  private List<String> withoutTestsRun(String run) {
+    return Shipped.run(folder, "export", "mutants", "--run", run)
+        .out()
+        .lines()
+        .map(row -> row.substring(0, row.lastIndexOf(',')))
+        .toList();
   }
 
   private static int decided(Path run) {
