@@ -66,20 +66,12 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
     return file.getFileName().toString().replace(".java", "");
   }
 
-  Shipped.Result observe() {
-    return Shipped.run(
-        folder,
-        "observe",
-        "--classes",
-        "out",
-        "--sources",
-        "src",
-        "--",
-        jdk.resolve("bin/java").toString(),
-        "-ea",
-        "-cp",
-        "out",
-        "Drive");
+  Shipped.Result observe(String... options) {
+    List<String> words = new ArrayList<>(List.of("observe"));
+    words.addAll(List.of(options));
+    words.addAll(List.of("--classes", "out", "--sources", "src", "--"));
+    words.addAll(List.of(jdk.resolve("bin/java").toString(), "-ea", "-cp", "out", "Drive"));
+    return Shipped.run(folder, words.toArray(String[]::new));
   }
 
   /** The handlers of its only run. */

@@ -16,6 +16,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.assertj.core.api.SoftAssertions;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.api.parallel.Execution;
 import org.junit.jupiter.api.parallel.ExecutionMode;
@@ -75,8 +76,18 @@ class ConstructsTest {
   @ParameterizedTest(name = "{0} --release {1}")
   @MethodSource("compilers")
   void areReadInTermsOfTheSource(Path jdk, int release) throws IOException {
+    check(jdk, release);
+  }
+
+  @Execution(ExecutionMode.CONCURRENT)
+  @Test
+  void areReadSoToo_whenHitsAreCounted() throws IOException {
+    check(Path.of(System.getProperty("java.home")).toRealPath(), 17, "--hits");
+  }
+
+  private void check(Path jdk, int release, String... options) throws IOException {
     Constructs constructs = Constructs.compiledIn(folder, jdk, release);
-    Shipped.Result observed = constructs.observe();
+    Shipped.Result observed = constructs.observe(options);
     assertThat(observed.exitCode()).as(observed.err()).isZero();
 
     TreeMap<String, List<String>> found = new TreeMap<>();

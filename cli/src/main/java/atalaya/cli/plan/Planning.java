@@ -123,8 +123,7 @@ public final class Planning {
                 Comparator.comparingDouble((MethodFigures m) -> -m.unwatched().unreached())
                     .thenComparing(MethodFigures::qualifiedName))
             .toList();
-    scene.read(
-        lacking.stream().limit(READ_AT_ONCE).map(MethodFigures::className).distinct().toList());
+    scene.read(atOnce(lacking));
     Map<String, List<MethodFigures>> plain = plainOnes(lacking);
     plain.forEach((type, of) -> tasks.add(together(of, bounds, unused)));
     for (int i = 0; i < lacking.size(); i++) {
@@ -146,6 +145,14 @@ public final class Planning {
     }
     tasks.addAll(survivors(wanted, settled));
     return Planner.plan(tasks, limits, before());
+  }
+
+  /** Of a small project all classes: ways lead through others, and each reading has its price. */
+  private List<String> atOnce(List<MethodFigures> lacking) {
+    List<String> all = methods.stream().map(MethodFigures::className).distinct().toList();
+    return all.size() <= READ_AT_ONCE
+        ? all
+        : lacking.stream().limit(READ_AT_ONCE).map(MethodFigures::className).distinct().toList();
   }
 
   private double most(MethodFigures method, Map<String, Double> bounds) {

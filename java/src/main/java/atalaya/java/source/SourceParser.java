@@ -27,6 +27,9 @@ public final class SourceParser {
   /** For each processor the trees of so many files are in memory at once. */
   private static final int AT_ONCE = 50;
 
+  /** Fewer files than this are not worth a compiler of their own. */
+  private static final int WORTH_ONE = 6;
+
   private SourceParser() {}
 
   /**
@@ -55,14 +58,17 @@ public final class SourceParser {
     if (compiler == null) {
       throw new IllegalStateException("this Java has no compiler: run Atalaya with a JDK");
     }
-    int parts = (sources.size() + AT_ONCE - 1) / AT_ONCE;
+    int processors = Runtime.getRuntime().availableProcessors();
+    int few = Math.min(processors, sources.size() / WORTH_ONE);
+    int parts = Math.max(few, (sources.size() + AT_ONCE - 1) / AT_ONCE);
     Map<SourceText, T> parsed = new HashMap<>();
     IntStream.range(0, parts)
         .parallel()
         .mapToObj(
             part -> {
-              int to = Math.min(sources.size(), (part + 1) * AT_ONCE);
-              return parse(compiler, sources.subList(part * AT_ONCE, to), withOperations, read);
+              int from = part * sources.size() / parts;
+              int to = (part + 1) * sources.size() / parts;
+              return parse(compiler, sources.subList(from, to), withOperations, read);
             })
         .toList()
         .forEach(parsed::putAll);

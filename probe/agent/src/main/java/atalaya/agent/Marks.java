@@ -104,7 +104,7 @@ final class Marks {
    */
   void setByNumber(MethodVisitor to) {
     to.visitLdcInsn(index);
-    to.visitMethodInsn(Opcodes.INVOKESTATIC, REACH, "mark", "(II)V", false);
+    to.visitMethodInsn(Opcodes.INVOKESTATIC, REACH, counts ? "count" : "mark", "(II)V", false);
   }
 
   /** Puts the number of a point's mark on the stack. */

@@ -135,6 +135,9 @@ final class Turns {
      * @return the slots of the loops that may run there
      */
     Set<Integer> arrive(Label label) {
+      if (loops.isEmpty()) {
+        return Collections.emptySet();
+      }
       int offset = PlacedReader.offset(label);
       for (int i = 0; i < loops.size(); i++) {
         Loop loop = loops.get(i);

@@ -25,6 +25,11 @@ public final class Reach {
     table[index][point] = true;
   }
 
+  /** Counts a point of the class with this index. */
+  public static void count(int point, int index) {
+    counts[index][point]++;
+  }
+
   /**
    * The marks of an observed class, as a constant of that class: so compiled code knows where they
    * are. Called by the JVM, once for each class.
