@@ -206,8 +206,8 @@ class ChallengeTest {
           harbour.quick.Quay quay = new harbour.quick.Quay();
           quay.moor(2);
           quay.isFull();
-          quay.sign();
           quay.check(4);
+          lock.unseen(5);
         }
 
         @Test
@@ -285,7 +285,7 @@ class ChallengeTest {
         .contains("^ no test notices when `boat + 1` is `boat - 1`")
         .contains("0 of 6 faults noticed");
     assertThat(Shipped.run(folder, "rank", "--format", "csv").out())
-        .containsPattern("unseen\\(int\\),\\d+,\\d+,2,source,4,3,2,1,3,0,6,");
+        .containsPattern("unseen\\(int\\),\\d+,\\d+,2,source,4,3,2,1,4,0,6,");
     String gap =
         Shipped.run(folder, "gaps", "--format", "csv")
             .out()
@@ -298,7 +298,7 @@ class ChallengeTest {
             Shipped.run(folder, "decide", gap, "--equivalent", "--because", "nobody pays")
                 .exitCode())
         .isZero();
-    assertThat(Shipped.run(folder, "rank", "--format", "csv").out()).contains(",3,0,5,");
+    assertThat(Shipped.run(folder, "rank", "--format", "csv").out()).contains(",4,0,5,");
     assertThat(Shipped.run(folder, "survey").out()).contains("1 fault that passes by 1 decision");
   }
 
