@@ -161,7 +161,8 @@ public final class ObservedView {
             + ", branches "
             + change(before.totals().outcomes(), now.outcomes())
             + ", unwatched paths "
-            + Words.change(now.unwatched().total() - before.totals().unwatched().total())
+            // Only one of the two may have been challenged: what that found is no change.
+            + Words.change(now.unwatched().unreached() - before.totals().unwatched().unreached())
             + ", tests "
             + Words.change(run.tests().size() - before.tests()));
   }
