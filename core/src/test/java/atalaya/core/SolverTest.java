@@ -133,6 +133,55 @@ class SolverTest {
                     constant(DayOfWeek.SATURDAY, "Ljava/time/DayOfWeek;")))));
   }
 
+  /** A type; what is asked of a value of it, and how that has to come out. */
+  static Stream<Arguments> ofEachType() {
+    String wanted = "Ljava/math/BigDecimal;";
+    Term ten = constant(java.math.BigDecimal.TEN, wanted);
+    Term noon = constant(java.time.LocalTime.NOON, "Ljava/time/LocalTime;");
+    Term hour = constant(java.time.Duration.ofHours(1), "Ljava/time/Duration;");
+    Term day = constant(java.time.LocalDate.of(2026, 8, 1), "Ljava/time/LocalDate;");
+    return Stream.of(
+        arguments("Z", "", Relation.NOT_EQUAL, 0),
+        arguments("C", "java/lang/Character.isDigit(C)Z", Relation.NOT_EQUAL, 0),
+        arguments("C", "java/lang/Character.isWhitespace(C)Z", Relation.NOT_EQUAL, 0),
+        arguments("C", "", Relation.EQUAL, 0x2192),
+        arguments("B", "", Relation.LESS, 0),
+        arguments("S", "", Relation.EQUAL, -300),
+        arguments("F", "java/lang/Math.abs(F)F", Relation.GREATER, constant(3.5f, "F")),
+        arguments("D", "java/lang/Math.sqrt(D)D", Relation.EQUAL, constant(3.0, "D")),
+        arguments("D", "java/lang/Double.isNaN(D)Z", Relation.NOT_EQUAL, 0),
+        arguments("D", "java/lang/Double.isInfinite(D)Z", Relation.EQUAL, 0),
+        arguments("Ljava/lang/Integer;", "java/lang/Integer.intValue()I", Relation.LESS, -7),
+        arguments(
+            "Ljava/lang/Long;",
+            "java/lang/Long.longValue()J",
+            Relation.GREATER,
+            constant(1L << 40, "J")),
+        arguments("Ljava/lang/Boolean;", "java/lang/Boolean.booleanValue()Z", Relation.EQUAL, 0),
+        arguments("Ljava/lang/Object;", "", Relation.EQUAL, Term.NULL),
+        arguments("[I", "", Relation.EQUAL, Term.NULL),
+        arguments(TEXT, "java/lang/String.isBlank()Z", Relation.NOT_EQUAL, 0),
+        arguments(TEXT, "java/lang/String.length()I", Relation.GREATER, 40),
+        arguments(TEXT, "java/lang/Integer.parseInt(Ljava/lang/String;)I", Relation.LESS, 0),
+        arguments(wanted, "java/math/BigDecimal.signum()I", Relation.LESS, 0),
+        arguments(wanted, "", Relation.EQUAL, ten),
+        arguments("Ljava/time/LocalTime;", "", Relation.EQUAL, noon),
+        arguments("Ljava/time/LocalTime;", "java/time/LocalTime.getHour()I", Relation.LESS, 6),
+        arguments("Ljava/time/Duration;", "", Relation.EQUAL, hour),
+        arguments("Ljava/time/Duration;", "java/time/Duration.isNegative()Z", Relation.EQUAL, 1),
+        arguments("Ljava/time/LocalDate;", "", Relation.EQUAL, day),
+        arguments("Ljava/time/LocalDate;", "java/time/LocalDate.isLeapYear()Z", Relation.EQUAL, 0),
+        arguments("Ljava/time/Period;", "java/time/Period.isZero()Z", Relation.NOT_EQUAL, 0),
+        arguments("LLight;", "", Relation.EQUAL, constant(LIGHTS.get(1), "LLight;")));
+  }
+
+  @ParameterizedTest(name = "{0} {1} {2}")
+  @MethodSource("ofEachType")
+  void findsValuesOfEachType(String type, String call, Relation relation, Object right) {
+    Term of = input("of", type);
+    findsWhatHolds(type, List.of(is(call.isEmpty() ? of : call(call, of), relation, right)));
+  }
+
   @ParameterizedTest(name = "{0}")
   @MethodSource("possible")
   void findsWhatHolds(String what, List<Constraint> constraints) {

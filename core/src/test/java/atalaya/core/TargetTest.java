@@ -21,7 +21,10 @@ class TargetTest {
           method("harbour.tariff.BerthTariff", "quote(Vessel)", 50, 60),
           method("harbour.tariff.BerthTariff$Season", "of(int)", 80, 90),
           method("harbour.berth.Plan", "find(Vessel)", 5, 9),
-          method("harbour.pilot.Plan", "find(Vessel)", 5, 9));
+          method("harbour.pilot.Plan", "find(Vessel)", 5, 9),
+          method("harbour.radio.Board", "send(Notice)", 10, 30),
+          method("harbour.radio.Board$1", "send(Notice)", 15, 18),
+          method("harbour.radio.Board$1", "toString()", 20, 22));
 
   private static MethodFigures method(String type, String method, int first, int last) {
     return new MethodFigures(
@@ -41,7 +44,7 @@ class TargetTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "harbour                        | 0 1 2 3 4",
+        "harbour                        | 0 1 2 3 4 5 6 7",
         "harbour.tariff                 | 0 1 2",
         "BerthTariff                    | 0 1 2",
         "harbour.tariff.BerthTariff     | 0 1 2",
@@ -51,7 +54,11 @@ class TargetTest {
         "BerthTariff#quote              | 0 1",
         "BerthTariff#quote(Vessel,Stay) | 0",
         "tariff.BerthTariff:33          | 0",
-        "berth.Plan                     | 3"
+        "berth.Plan                     | 3",
+        "Board#send                     | 5", // and not that of the class within it
+        "Board#toString                 | 7",
+        "Board:12                       | 5",
+        "Board:16                       | 6", // the innermost
       })
   void namesCode(String target, String indices) {
     List<MethodFigures> expected =

@@ -1,6 +1,5 @@
 package atalaya.core.code;
 
-import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -43,55 +42,8 @@ public record Flow(
     constants = Set.copyOf(constants);
   }
 
-  /** Follows its edges. */
-  public Walk walk() {
-    return new Walk(this);
-  }
-
-  /** The edges by the node where they begin. */
-  public static final class Walk {
-    private final Flow flow;
-    private final int[] starts;
-    private final int[] targets;
-
-    private Walk(Flow flow) {
-      this.flow = flow;
-      this.starts = new int[flow.nodes + 1];
-      this.targets = new int[flow.edges.length / 2];
-      for (int i = 0; i < flow.edges.length; i += 2) {
-        starts[flow.edges[i] + 1]++;
-      }
-      for (int i = 0; i < flow.nodes; i++) {
-        starts[i + 1] += starts[i];
-      }
-      int[] next = starts.clone();
-      for (int i = 0; i < flow.edges.length; i += 2) {
-        targets[next[flow.edges[i]]++] = flow.edges[i + 1];
-      }
-    }
-
-    /** The nodes that control can come to from any entry without passing these points. */
-    public BitSet reachableWithout(BitSet points) {
-      BitSet closed = new BitSet(flow.nodes);
-      points.stream().forEach(point -> closed.set(flow.nodeOfPoint[point]));
-      BitSet found = new BitSet(flow.nodes);
-      int[] waiting = new int[flow.nodes];
-      int count = 0;
-      for (int entry : flow.entries.values()) {
-        found.set(entry);
-        waiting[count++] = entry;
-      }
-      while (count > 0) {
-        int from = waiting[--count];
-        for (int i = starts[from]; i < starts[from + 1]; i++) {
-          int to = targets[i];
-          if (!found.get(to) && !closed.get(to)) {
-            found.set(to);
-            waiting[count++] = to;
-          }
-        }
-      }
-      return found;
-    }
+  /** What control comes to only through certain points. */
+  public Dominance dominance() {
+    return new Dominance(this);
   }
 }

@@ -2,7 +2,7 @@ package atalaya.core.gap;
 
 import atalaya.core.code.CodeClass;
 import atalaya.core.code.Condition;
-import atalaya.core.code.Flow;
+import atalaya.core.code.Dominance;
 import atalaya.core.code.Handler;
 import atalaya.core.code.Line;
 import atalaya.core.code.Loop;
@@ -64,10 +64,9 @@ public final class GapFinder {
     CodeClass code = classes.get(index);
     BitSet points = reached.apply(code.name());
     List<Gap> gaps = new ArrayList<>();
-    Flow.Walk walk = code.flow().walk();
-    BitSet all = walk.reachableWithout(new BitSet());
+    Dominance dominance = code.flow().dominance();
     for (Method method : code.methods()) {
-      gaps.addAll(new InMethod(index, method, points, walk, all).gaps());
+      gaps.addAll(new InMethod(index, method, points, dominance).gaps());
     }
     return gaps;
   }
@@ -82,11 +81,10 @@ public final class GapFinder {
   public Map<String, Opened> openedBy(int index, Set<String> names) {
     CodeClass code = classes.get(index);
     BitSet points = reached.apply(code.name());
-    Flow.Walk walk = code.flow().walk();
-    BitSet all = walk.reachableWithout(new BitSet());
+    Dominance dominance = code.flow().dominance();
     Map<String, Opened> opened = new HashMap<>();
     for (Method method : code.methods()) {
-      Opened here = new InMethod(index, method, points, walk, all).openedBy(names);
+      Opened here = new InMethod(index, method, points, dominance).openedBy(names);
       if (!here.lines().isEmpty() || !here.outcomes().isEmpty()) {
         opened.put(code.name() + "#" + method.name(), here);
       }
@@ -102,11 +100,10 @@ public final class GapFinder {
   public Set<String> behind(int index, String name) {
     CodeClass code = classes.get(index);
     BitSet points = reached.apply(code.name());
-    Flow.Walk walk = code.flow().walk();
-    BitSet all = walk.reachableWithout(new BitSet());
+    Dominance dominance = code.flow().dominance();
     Set<String> behind = new HashSet<>();
     for (Method method : code.methods()) {
-      behind.addAll(new InMethod(index, method, points, walk, all).behind(name));
+      behind.addAll(new InMethod(index, method, points, dominance).behind(name));
     }
     return behind;
   }
@@ -126,17 +123,15 @@ public final class GapFinder {
     private final CodeClass code;
     private final Method method;
     private final BitSet reached;
-    private final Flow.Walk walk;
-    private final BitSet reachable;
+    private final Dominance dominance;
     private final Map<String, Integer> alike = new HashMap<>();
 
-    InMethod(int index, Method method, BitSet reached, Flow.Walk walk, BitSet reachable) {
+    InMethod(int index, Method method, BitSet reached, Dominance dominance) {
       this.index = index;
       this.code = classes.get(index);
       this.method = method;
       this.reached = reached;
-      this.walk = walk;
-      this.reachable = reachable;
+      this.dominance = dominance;
     }
 
     List<Gap> gaps() {
@@ -209,7 +204,7 @@ public final class GapFinder {
                     outcome.name(),
                     evaluated,
                     outcome.points(),
-                    opened(outcome.points())));
+                    dominance.onlyThrough(outcome.points())));
           }
         }
       }
@@ -223,7 +218,7 @@ public final class GapFinder {
                   "",
                   true,
                   handler.points(),
-                  opened(handler.points())));
+                  dominance.onlyThrough(handler.points())));
         }
       }
       for (Loop loop : method.loops()) {
@@ -235,12 +230,6 @@ public final class GapFinder {
       }
       found.sort(Comparator.comparingInt(Found::line));
       return found;
-    }
-
-    private BitSet opened(BitSet points) {
-      BitSet opened = (BitSet) reachable.clone();
-      opened.andNot(walk.reachableWithout(points));
-      return opened;
     }
 
     private Gap ofMethod() {

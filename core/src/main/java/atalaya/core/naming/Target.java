@@ -91,11 +91,28 @@ public final class Target {
       throw new NoSuchTarget(
           "\"" + text + "\" names no method in this run", names(here, MethodFigures::shortName));
     }
-    List<String> classes = names(kept, MethodFigures::className);
+    List<MethodFigures> meant = method != null ? ofTheClassItself(kept) : innermost(kept);
+    List<String> classes = names(meant, MethodFigures::className);
     if (classes.size() > 1) {
       throw new NoSuchTarget("\"" + text + "\" may mean " + classes.size() + " classes", classes);
     }
-    return kept;
+    return meant;
+  }
+
+  /** Classes within the one that is named may have methods of the same name. */
+  private List<MethodFigures> ofTheClassItself(List<MethodFigures> methods) {
+    List<MethodFigures> own = methods.stream().filter(m -> endsWith(m.className(), place)).toList();
+    return own.isEmpty() ? methods : own;
+  }
+
+  /** A line of a class within a method is one of that method too. */
+  private static List<MethodFigures> innermost(List<MethodFigures> methods) {
+    int least = methods.stream().mapToInt(Target::length).min().orElse(0);
+    return methods.stream().filter(m -> length(m) == least).toList();
+  }
+
+  private static int length(MethodFigures method) {
+    return method.lastLine() - method.firstLine();
   }
 
   private static boolean isIn(MethodFigures method, String packageOrOuter) {

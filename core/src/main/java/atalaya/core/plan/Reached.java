@@ -14,6 +14,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /**
  * What points of some classes would reach that is not reached yet.
@@ -34,18 +35,18 @@ record Reached(
 
   static Reached of(Scene scene, Work work, Map<String, BitSet> points) {
     Sum sum = new Sum();
-    points.forEach(
-        (type, passed) ->
-            scene
-                .code(type)
-                .ifPresent(
-                    code -> {
-                      BitSet before = (BitSet) scene.reach(type).all().clone();
-                      before.or(work.reached(type));
-                      for (Method method : code.methods()) {
-                        add(scene, work, code, method, before, passed, sum);
-                      }
-                    }));
+    // In a fixed order: sums of fractions depend on it, and so would the plan.
+    for (Map.Entry<String, BitSet> entry : new TreeMap<>(points).entrySet()) {
+      String type = entry.getKey();
+      Optional<CodeClass> code = scene.code(type);
+      if (code.isPresent()) {
+        BitSet before = (BitSet) scene.reach(type).all().clone();
+        before.or(work.reached(type));
+        for (Method method : code.get().methods()) {
+          add(scene, work, code.get(), method, before, entry.getValue(), sum);
+        }
+      }
+    }
     return new Reached(
         sum.gain,
         sum.weighted,

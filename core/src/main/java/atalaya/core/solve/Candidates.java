@@ -19,12 +19,17 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.function.Function;
 
 /** The values worth trying for an input, the likeliest first. */
 final class Candidates {
-  private static final int MOST_TEXTS = 60;
+  private static final int MOST_TEXTS = 100;
+
+  /** So many of them are tried with other lengths too. */
+  private static final int MOST_FILLED = 20;
+
   private static final LocalDate FRIDAY = LocalDate.of(2026, 7, 17);
 
   private final Function<String, List<EnumValue>> enums;
@@ -164,6 +169,7 @@ final class Candidates {
       case "Ljava/lang/Object;", "Ljava/lang/Comparable;" -> {
         List<Object> any = new ArrayList<>();
         constants(constraints, v -> any.addAll(v instanceof String ? List.of(v) : List.of()));
+        any.addAll(asksFor(constraints, "java/lang/String") ? texts(constraints) : List.of());
         yield any;
       }
       case "Ljava/lang/Integer;", "Ljava/lang/Short;", "Ljava/lang/Byte;" ->
@@ -223,7 +229,12 @@ final class Candidates {
     }
     boolean isOther =
         type.startsWith("Ljava/time/") || value instanceof java.time.temporal.Temporal;
-    return isOther ? List.of() : List.of(value);
+    return isOther || !canBe(value, type) ? List.of() : List.of(value);
+  }
+
+  private static boolean canBe(Object value, String type) {
+    boolean isPlain = value instanceof Number || value instanceof String;
+    return !isPlain || type.length() == 1 || type.startsWith("Ljava/");
   }
 
   private static List<Object> numbers(
@@ -262,9 +273,22 @@ final class Candidates {
       }
     }
     texts.addAll(List.of("a", "", " ", "1", "1.5", "ab", "A", "-1", "a b", "true"));
+    for (Object one : parts) {
+      texts.add(one.toString().toUpperCase(Locale.ROOT));
+      texts.add(one.toString().toLowerCase(Locale.ROOT));
+    }
     for (int length : lengths) {
       texts.add("a".repeat(length));
       texts.add("1".repeat(length + 1));
+      lengths.stream()
+          .filter(more -> more > length)
+          .forEach(more -> texts.add("a".repeat(length) + " ".repeat(more - length)));
+    }
+    for (Object one : List.copyOf(texts).subList(0, Math.min(MOST_FILLED, texts.size()))) {
+      for (int length : lengths) {
+        int missing = length + 1 - one.toString().length();
+        texts.add(one + (missing > 0 ? "x".repeat(missing) : ""));
+      }
     }
     return texts.stream().limit(MOST_TEXTS).toList();
   }

@@ -1,6 +1,7 @@
 package atalaya.java.source;
 
 import com.sun.source.tree.AnnotatedTypeTree;
+import com.sun.source.tree.ArrayTypeTree;
 import com.sun.source.tree.AssertTree;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
@@ -22,6 +23,7 @@ import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.LabeledStatementTree;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.LiteralTree;
+import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewArrayTree;
@@ -269,6 +271,19 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   public Void visitLambdaExpression(LambdaExpressionTree tree, Void none) {
     SourceLambda lambda = lambdas.computeIfAbsent(tree, this::lambda);
     items.add(new SourceItem.LambdaHere(lambda, fromLine, Math.max(toLine, lambda.lastLine())));
+    return null;
+  }
+
+  /** Of {@code String[]::new} and {@code super::text} the compiler makes lambdas. */
+  @Override
+  public Void visitMemberReference(MemberReferenceTree tree, Void none) {
+    super.visitMemberReference(tree, none);
+    Tree of = tree.getQualifierExpression();
+    if (of instanceof ArrayTypeTree || of.toString().matches("(.*\\.)?super")) {
+      SourceLambda made =
+          new SourceLambda(SourceCode.EMPTY, places.firstLine(tree), places.lastLine(tree));
+      items.add(new SourceItem.LambdaHere(made, fromLine, Math.max(toLine, made.lastLine())));
+    }
     return null;
   }
 
