@@ -296,4 +296,235 @@ class Ways {
       }
     }
   }
+
+  final class Deck {
+    final int length;
+
+    Deck(int length) {
+      this.length = length;
+    }
+  }
+
+  static void inner(Deck deck) {
+    if (deck.length > 3) {
+      throw new Here();
+    }
+  }
+
+  static final class Office {
+    static final Office ONLY = new Office();
+
+    private Office() {}
+  }
+
+  static void single(Office office) {
+    if (office != null) {
+      throw new Here();
+    }
+  }
+
+  static void checked(int depth) {
+    Checks.that(depth > 5, "too shallow");
+    if (depth < 8) {
+      throw new Here();
+    }
+  }
+
+  static void named(String name, int depth) {
+    if (Checks.isGiven(name) && Checks.metres(depth) == 7) {
+      throw new Here();
+    }
+  }
+
+  static void bits(int flags) {
+    if ((flags & 4) != 0 && (flags & 2) == 0) {
+      throw new Here();
+    }
+  }
+
+  static void characters(String text) {
+    if (text.length() == 3 && text.charAt(2) == 'x') {
+      throw new Here();
+    }
+  }
+
+  static void parts(String text) {
+    if (text.startsWith("ab") && text.contains("-") && text.length() > 5) {
+      throw new Here();
+    }
+  }
+
+  static void boxes(Integer count, Boolean open) {
+    if (count != null && count > 3 && open) {
+      throw new Here();
+    }
+  }
+
+  static void objects(Object cargo) {
+    if (cargo instanceof String && ((String) cargo).isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  static void patterns(Object cargo) {
+    if (cargo instanceof String text && text.length() == 2) {
+      throw new Here();
+    }
+  }
+
+  static void arrows(String name) {
+    int kind =
+        switch (name) {
+          case "tug", "pilot" -> 1;
+          default -> 2;
+        };
+    if (kind == 1) {
+      throw new Here();
+    }
+  }
+
+  static void shares(long total, int parts) {
+    if (parts > 7 && total / parts > 1000) {
+      throw new Here();
+    }
+  }
+
+  static void eitherWay(int depth) {
+    int left = depth > 5 ? depth - 5 : -depth;
+    if (left == 3) {
+      throw new Here();
+    }
+  }
+
+  static void atLast(int depth) {
+    try {
+      if (depth < 0) {
+        throw new IllegalArgumentException();
+      }
+    } finally {
+      if (depth == -3) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void empty(List<String> names) {
+    if (names.isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  static void secondOfTwo(List<String> names) {
+    if (names.size() == 2 && names.get(1).isBlank()) {
+      throw new Here();
+    }
+  }
+
+  static void overflows(int tonnes) {
+    if (tonnes + 1 < tonnes) {
+      throw new Here();
+    }
+  }
+
+  static void noNumber(double share) {
+    if (Double.isNaN(share)) {
+      throw new Here();
+    }
+  }
+
+  static void oneOfTwo(boolean a, boolean b, boolean c) {
+    if (a ^ b && c) {
+      throw new Here();
+    }
+  }
+
+  static void inOrder(String one, String other) {
+    if (one.compareTo(other) > 0 && one.length() == other.length()) {
+      throw new Here();
+    }
+  }
+
+  static void anyCase(String name) {
+    if (name.equalsIgnoreCase("quay") && !name.equals("quay")) {
+      throw new Here();
+    }
+  }
+
+  static void byName(String name) {
+    if (Flag.valueOf(name) == Flag.BLUE) {
+      throw new Here();
+    }
+  }
+
+  static void firstLetter(char[] letters) {
+    if (letters.length > 2 && letters[0] == 'x') {
+      throw new Here();
+    }
+  }
+
+  static void any(String... names) {
+    if (names.length == 0) {
+      throw new Here();
+    }
+  }
+
+  static void tidied(String text) {
+    if (text.trim().length() == 3 && text.length() == 5) {
+      throw new Here();
+    }
+  }
+
+  static void nothingOrShort(String text) {
+    if (text == null || text.length() > 3) {
+      return;
+    }
+    if (!text.isEmpty()) {
+      throw new Here();
+    }
+  }
+
+
+  static void refused(int depth) {
+    if (depth < 3) {
+      refuse("shallow");
+    }
+    if (depth < 5) {
+      throw new Here();
+    }
+  }
+
+  private static void refuse(String why) {
+    throw new IllegalArgumentException(why);
+  }
+
+  static void boxed(long amount, double share) {
+    if (isBetween(amount, 7L, share, 0.5) && amount > 1_000L) {
+      throw new Here();
+    }
+  }
+
+  private static boolean isBetween(Long amount, long least, Double share, double most) {
+    long plain = amount;
+    double part = share;
+    return plain > least && part < most;
+  }
+
+  enum Quay {
+    NORTH(Flag.GREEN),
+    SOUTH(Flag.RED);
+
+    private final Flag flag;
+    private final boolean salutes;
+
+    Quay(Flag flag) {
+      this.flag = flag;
+      this.salutes = flag.warns;
+    }
+  }
+
+  static void quays(Quay quay) {
+    if (quay.salutes && quay.flag.guns > 2) {
+      throw new Here();
+    }
+  }
 }

@@ -112,18 +112,25 @@ public final class PlanCommand extends ReadingCommand {
       if (done) {
         return review(run, points, share);
       }
-      Planned planned = planned(run, points, share);
-      Format format = format(Format.TEXT);
-      print(out -> print(run, planned, minutes, format, out));
-      if (format == Format.TEXT && !printsToFile()) {
-        next(planned);
+      try (Planned planned = planned(run, points, share)) {
+        Format format = format(Format.TEXT);
+        print(out -> print(run, planned, minutes, format, out));
+        if (format == Format.TEXT && !printsToFile()) {
+          next(planned);
+        }
       }
     }
     return ExitCode.DONE;
   }
 
   /** A plan and what goes with it. */
-  private record Planned(Plan plan, List<Remedy> remedies, Planning planning) {}
+  private record Planned(Plan plan, List<Remedy> remedies, Planning planning)
+      implements AutoCloseable {
+    @Override
+    public void close() {
+      planning.close();
+    }
+  }
 
   private Planned planned(RunFile run, int points, double share) throws IOException {
     Configuration configuration = configuration();
@@ -147,8 +154,9 @@ public final class PlanCommand extends ReadingCommand {
 
   /** What became of the plan of the run before. */
   private int review(RunFile after, int points, double share) throws IOException {
-    try (RunFile before = runBefore(after)) {
-      Plan plan = planned(before, points, share).plan();
+    try (RunFile before = runBefore(after);
+        Planned planned = planned(before, points, share)) {
+      Plan plan = planned.plan();
       Set<String> open = new HashSet<>();
       after.gaps().forEach(gap -> open.add(gap.name()));
       Review review = Review.of(plan, byName(before), byName(after), open);

@@ -33,11 +33,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
 /** Makes a plan for a run. */
-public final class Planning {
+public final class Planning implements AutoCloseable {
   /** What may well be a fault is looked for in so many methods, those with most to gain. */
   private static final int SEARCHED_FOR_FAULTS = 150;
 
@@ -49,6 +50,7 @@ public final class Planning {
   private final RunFile run;
   private final List<MethodFigures> methods;
   private final RunScene scene;
+  private final Libraries libraries;
   private final CodeBase base;
   private final WayFinder finder;
   private final Map<String, Ref> refs = new HashMap<>();
@@ -80,10 +82,16 @@ public final class Planning {
         classFiles.putIfAbsent(file.name().replace('.', '/'), file.bytes());
       }
     }
-    this.base = CodeBase.of(classFiles);
+    this.libraries = new Libraries(run.jvms());
+    this.base = CodeBase.of(classFiles, libraries::classFile);
     this.scene = new RunScene(run, methods, new TestHomes(testClasses), weights, accepted);
     this.finder = new WayFinder(base, scene::code, this::isTested);
     methods.forEach(method -> byName.putIfAbsent(method.qualifiedName(), method));
+  }
+
+  @Override
+  public void close() {
+    libraries.close();
   }
 
   private boolean isTested(Ref ref) {
@@ -324,7 +332,7 @@ public final class Planning {
   }
 
   private Optional<Way> heaviest(MethodFigures method, Work work) {
-    return ref(method).flatMap(ref -> answer(ref, -1, method.qualifiedName(), work));
+    return ref(method).flatMap(ref -> answer(ref, new BitSet(), method.qualifiedName(), work));
   }
 
   private Optional<Way> towards(MethodFigures method, BitSet points, String name, Work work) {
@@ -332,12 +340,17 @@ public final class Planning {
     if (points.isEmpty() || points.intersects(reached)) {
       return Optional.empty();
     }
-    return ref(method).flatMap(ref -> answer(ref, points.nextSetBit(0), name, work));
+    return ref(method).flatMap(ref -> answer(ref, points, name, work));
   }
 
-  private Optional<Way> answer(Ref ref, int towards, String name, Work work) {
+  /** The best way of a method, towards one of some points where there are any. */
+  private Optional<Way> answer(Ref ref, BitSet towards, String name, Work work) {
+    Map<String, BitSet> known = new HashMap<>();
+    Function<String, BitSet> reached = type -> known.computeIfAbsent(type, t -> reached(t, work));
     WayFinder.Answer answer =
-        finder.best(new WayFinder.Wanted(ref, type -> reached(type, work), towards));
+        towards.isEmpty()
+            ? finder.best(new WayFinder.Wanted(ref, reached, -1))
+            : finder.towards(ref, reached, towards);
     if (answer instanceof WayFinder.Answer.Impossible no) {
       impossible.putIfAbsent(name, no.because());
     }

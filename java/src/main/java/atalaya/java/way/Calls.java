@@ -5,8 +5,10 @@ import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Constraint.Completes;
 import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
+import atalaya.core.term.EnumValue;
 import atalaya.core.term.Platform;
 import atalaya.core.term.Term;
+import atalaya.core.term.Values;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -72,17 +74,26 @@ final class Calls {
                 "Z",
                 Term.Source.ANSWER,
                 null)
-            : new Term.Input(
-                Instructions.simple(call.owner)
-                    + "."
-                    + call.name
-                    + "(..) throws "
-                    + Instructions.simple(exception),
-                "Z",
-                Term.Source.RESULT,
-                null);
+            : throwing(call, exception);
     collaborator.ifPresent(input -> called(input, call, arguments));
     walker.require(new Compared(throwing, Relation.NOT_EQUAL, Term.of(0), reason));
+  }
+
+  private static Term.Input throwing(MethodInsnNode call, String exception) {
+    String method = Instructions.simple(call.owner) + "." + call.name.replace("<init>", "new");
+    String name = method + "(..) throws " + Instructions.simple(exception);
+    return new Term.Input(name, "Z", Term.Source.RESULT, null);
+  }
+
+  /** Of a call that is not followed it is not known whether it throws what a handler is for. */
+  private void returns(MethodInsnNode call) {
+    for (String exception : walker.handled()) {
+      if (walker.base.declares(call, exception)) {
+        Reason reason = Reason.unwritten(walker.line());
+        Term throwing = throwing(call, exception);
+        walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
+      }
+    }
   }
 
   /** The result of a call; for one without result anything. */
@@ -115,6 +126,7 @@ final class Calls {
       if (Containers.isContainer(call.owner)) {
         containers.made(arguments.get(0), arguments.subList(1, arguments.size()));
       }
+      returns(call);
       return unknown(call);
     }
     boolean isContainer = !isStatic && Containers.isKnown(call.owner);
@@ -135,8 +147,44 @@ final class Calls {
       }
       return result;
     }
+    if (isByName(call)) {
+      return byName(call, arguments.get(0));
+    }
     Optional<Ref> answering = answering(call, arguments);
     return answering.isPresent() ? own(call, answering.get(), arguments) : foreign(call, arguments);
+  }
+
+  /** Whether a call gives a constant of an enum by its name. */
+  private boolean isByName(MethodInsnNode call) {
+    return call.name.equals("valueOf")
+        && call.desc.equals("(Ljava/lang/String;)L" + call.owner + ";")
+        && walker.base.code(call.owner).map(ClassCode::isEnum).orElse(false);
+  }
+
+  private Term byName(MethodInsnNode call, Term name) {
+    List<Term.Case> cases = new ArrayList<>();
+    List<Constraint> others = new ArrayList<>();
+    Reason reason = Reason.unwritten(walker.line());
+    String type = Type.getReturnType(call.desc).getDescriptor();
+    for (EnumValue value : walker.base.code(call.owner).orElseThrow().constants()) {
+      Term text = new Term.Constant(value.name(), "Ljava/lang/String;");
+      Term isIt =
+          Term.operation(
+              Term.Operator.CALL,
+              "java/lang/String.equals(Ljava/lang/Object;)Z",
+              "Z",
+              List.of(text, name));
+      cases.add(
+          new Term.Case(
+              List.of(new Compared(isIt, Relation.NOT_EQUAL, Term.of(0), reason)),
+              new Term.Constant(value, type),
+              ""));
+      others.add(new Compared(isIt, Relation.EQUAL, Term.of(0), reason));
+    }
+    cases.add(new Term.Case(others, null, "java/lang/IllegalArgumentException"));
+    Term result = Term.choice(call.name + "(..)", type, cases);
+    walker.require(new Completes(result, reason));
+    return result;
   }
 
   private static boolean isBoxing(MethodInsnNode call) {
@@ -182,22 +230,31 @@ final class Calls {
         && walker.base.has(Walker.internal(made.type()))) {
       return walker.base.answering(new Ref(Walker.internal(made.type()), named.code()), false);
     }
+    if (call.getOpcode() == Opcodes.INVOKESTATIC && !walker.base.has(call.owner)) {
+      return Optional.of(named).filter(ref -> walker.base.code(ref).isPresent());
+    }
     return walker.base.answering(named, isVirtual);
   }
 
   private Term own(MethodInsnNode call, Ref ref, List<Term> arguments) {
     Optional<MethodCode> code = walker.base.code(ref);
-    if (code.isEmpty() || walker.isTooDeep()) {
+    if (code.isEmpty() || walker.isAtEnd()) {
       return unknown(call);
     }
     passLikely(ref, code.get(), new HashSet<>());
     boolean makes = call.name.equals("<init>");
     if (code.get().isStraight() || makes) {
-      Optional<Path> path = code.get().shortest();
+      Optional<Path> path =
+          code.get()
+              .shortest()
+              .or(() -> walker.isCaught() ? Optional.empty() : code.get().shortestThrowing());
       State before = walker.state.fork();
       try {
         if (path.isPresent()) {
           Walker.End end = walker.run(path.get(), arguments, Walker.Route.NONE);
+          if (!end.thrown().isEmpty()) {
+            walker.throwing(end.thrown());
+          }
           return end.result() == null ? unknown(call) : end.result();
         }
       } catch (Walker.NotFollowed e) {
@@ -206,9 +263,38 @@ final class Calls {
       }
       return unknown(call);
     }
-    Optional<Term> result = choice(ref, arguments);
+    Optional<Term> result =
+        choice(ref, arguments).filter(term -> walker.base.has(ref.type()) || isKnown(term));
+    Optional<String> thrown = result.flatMap(Calls::thrownAnyway);
+    if (thrown.isPresent() && !walker.isCaught()) {
+      walker.throwing(thrown.get());
+      return unknown(call);
+    }
     result.ifPresent(term -> walker.require(new Completes(term, Reason.unwritten(walker.line()))));
     return result.orElse(unknown(call));
+  }
+
+  /** What a call throws in all cases that can be; empty when it may return. */
+  private static Optional<String> thrownAnyway(Term result) {
+    return result instanceof Term.Choice choice
+            && choice.cases().stream().noneMatch(one -> one.thrown().isEmpty())
+        ? choice.cases().stream().map(Term.Case::thrown).findFirst()
+        : Optional.empty();
+  }
+
+  /** Whether it depends on nothing but what a test may give. */
+  private static boolean isKnown(Term result) {
+    boolean[] isKnown = {true};
+    result.visit(
+        part ->
+            isKnown[0] &=
+                !(part instanceof Term.Input input) || input.source() != Term.Source.UNKNOWN);
+    return isKnown[0];
+  }
+
+  private static boolean canBe(Term.Case one) {
+    Values nothing = new Values(Map.of());
+    return one.conditions().stream().noneMatch(c -> Boolean.FALSE.equals(nothing.holds(c)));
   }
 
   /**
@@ -242,7 +328,7 @@ final class Calls {
   /** What a method with branches gives, case by case. */
   private Optional<Term> choice(Ref ref, List<Term> arguments) {
     Optional<MethodCode> code = walker.base.code(ref);
-    if (code.isEmpty() || walker.isTooDeep()) {
+    if (code.isEmpty() || walker.isAtEnd()) {
       return Optional.empty();
     }
     List<Term.Case> cases = new ArrayList<>();
@@ -251,7 +337,10 @@ final class Calls {
       try {
         Walker.End end = walker.apart(during, path, arguments);
         Term result = end.thrown().isEmpty() && end.result() == null ? Term.of(0) : end.result();
-        cases.add(new Term.Case(during.constraints, result, end.thrown()));
+        Term.Case one = new Term.Case(during.constraints, result, end.thrown());
+        if (canBe(one)) {
+          cases.add(one);
+        }
       } catch (Walker.NotFollowed e) {
         return Optional.empty();
       }
@@ -275,6 +364,7 @@ final class Calls {
   private Term foreign(MethodInsnNode call, List<Term> arguments) {
     Optional<Term.Input> collaborator = collaborator(call, arguments);
     if (collaborator.isEmpty()) {
+      returns(call);
       boolean isOwnAnswer =
           call.getOpcode() != Opcodes.INVOKESTATIC
               && arguments.get(0) instanceof Term.Input input

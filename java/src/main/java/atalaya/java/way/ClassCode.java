@@ -5,10 +5,12 @@ import atalaya.java.bytecode.ClassFileReader;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BiPredicate;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.FieldVisitor;
@@ -27,6 +29,7 @@ final class ClassCode {
   private final Map<String, FieldNode> fields = new HashMap<>();
   private final List<EnumValue> constants = new ArrayList<>();
   private Map<String, Map<Integer, String>> enumMaps;
+  private Set<String> changed;
 
   private final BiPredicate<MethodInsnNode, String> mayThrow;
 
@@ -90,8 +93,40 @@ final class ClassCode {
     return Optional.ofNullable(fields.get(name));
   }
 
+  /** Those that a person wrote, or would have. */
   List<MethodCode> constructors() {
-    return methods.values().stream().filter(m -> m.node().name.equals("<init>")).toList();
+    return methods.values().stream()
+        .filter(m -> m.node().name.equals("<init>"))
+        .filter(m -> (m.node().access & Opcodes.ACC_SYNTHETIC) == 0)
+        .toList();
+  }
+
+  /** The class of the object that one of an inner class is made in; empty for other classes. */
+  Optional<String> outer() {
+    return node.innerClasses.stream()
+        .filter(inner -> inner.name.equals(node.name) && inner.outerName != null)
+        .filter(inner -> (inner.access & (Opcodes.ACC_STATIC | Opcodes.ACC_INTERFACE)) == 0)
+        .map(inner -> inner.outerName)
+        .findFirst();
+  }
+
+  /** What gives an object of the class without being given anything, as code has it. */
+  Optional<String> instance() {
+    String type = "L" + node.name + ";";
+    int open = Opcodes.ACC_STATIC;
+    Optional<String> constant =
+        fields.values().stream()
+            .filter(f -> f.desc.equals(type) && (f.access & (open | Opcodes.ACC_PRIVATE)) == open)
+            .map(f -> f.name)
+            .findFirst();
+    return constant.or(
+        () ->
+            methods.values().stream()
+                .map(MethodCode::node)
+                .filter(m -> m.desc.equals("()" + type))
+                .filter(m -> (m.access & (open | Opcodes.ACC_PRIVATE)) == open)
+                .map(m -> m.name + "()")
+                .findFirst());
   }
 
   /** The constants of an enum, in order; empty for other classes. */
@@ -123,16 +158,21 @@ final class ClassCode {
 
   /** Whether a field is written outside of constructors. */
   boolean changes(String field) {
-    return methods.values().stream()
-        .filter(method -> !method.node().name.startsWith("<"))
-        .anyMatch(method -> method.writes(field));
+    if (changed == null) {
+      Set<String> found = new HashSet<>();
+      methods.values().stream()
+          .filter(method -> !method.node().name.startsWith("<"))
+          .forEach(method -> found.addAll(method.written()));
+      changed = found;
+    }
+    return changed.contains(field);
   }
 
   /** The methods that write a field, or put something into what it holds; no constructors. */
   List<MethodCode> writers(String field) {
     return methods.values().stream()
         .filter(method -> !method.node().name.startsWith("<"))
-        .filter(method -> method.writes(field) || method.fills(field))
+        .filter(method -> method.written().contains(field) || method.fills(field))
         .toList();
   }
 }

@@ -10,12 +10,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.Handle;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
+import org.objectweb.asm.tree.MethodInsnNode;
 
 /** The class files of a project: who is above whom, who calls whom, and the code itself. */
 public final class CodeBase {
@@ -47,6 +49,7 @@ public final class CodeBase {
       Map<String, Set<Ref>> calls) {}
 
   private final Map<String, byte[]> bytes;
+  private final Function<String, Optional<byte[]>> libraries;
   private final Map<String, Outline> outlines = new ConcurrentHashMap<>();
   private final Map<String, List<String>> below = new HashMap<>();
   private final Map<Ref, Set<Ref>> callers = new HashMap<>();
@@ -55,17 +58,20 @@ public final class CodeBase {
 
   private final Exceptions exceptions = new Exceptions(this);
 
-  private CodeBase(Map<String, byte[]> bytes) {
+  private CodeBase(Map<String, byte[]> bytes, Function<String, Optional<byte[]>> libraries) {
     this.bytes = bytes;
+    this.libraries = libraries;
   }
 
   /**
    * Of a project.
    *
    * @param classFiles by internal name; what can't be read is left out
+   * @param libraries the class files of what it uses, by internal name
    */
-  public static CodeBase of(Map<String, byte[]> classFiles) {
-    CodeBase base = new CodeBase(classFiles);
+  public static CodeBase of(
+      Map<String, byte[]> classFiles, Function<String, Optional<byte[]>> libraries) {
+    CodeBase base = new CodeBase(classFiles, libraries);
     classFiles.entrySet().parallelStream()
         .forEach(e -> base.outline(e.getValue()).ifPresent(o -> base.outlines.put(e.getKey(), o)));
     List<String> names = base.outlines.keySet().stream().sorted().toList();
@@ -191,6 +197,11 @@ public final class CodeBase {
   /** The exceptions that a method of the project declares. */
   List<String> declared(Ref method) {
     return outlines.get(method.type()).exceptions().getOrDefault(method.code(), List.of());
+  }
+
+  /** Whether what a call names declares an exception that a handler is for. */
+  boolean declares(MethodInsnNode call, String caught) {
+    return exceptions.declares(call, caught);
   }
 
   /** Name and descriptor of the methods of a class, in the order of the class file. */
@@ -324,18 +335,22 @@ public final class CodeBase {
         || ref.code().startsWith("<init>");
   }
 
-  /** The code of a class. */
+  /** The code of a class of the project. */
   Optional<ClassCode> code(String type) {
+    return bytes.containsKey(type) ? read(type) : Optional.empty();
+  }
+
+  private Optional<ClassCode> read(String type) {
     return codes.computeIfAbsent(
         type,
         t ->
-            bytes.containsKey(t)
-                ? ClassCode.read(bytes.get(t), exceptions::mayThrow)
-                : Optional.empty());
+            Optional.ofNullable(bytes.get(t))
+                .or(() -> libraries.apply(t))
+                .flatMap(file -> ClassCode.read(file, exceptions::mayThrow)));
   }
 
-  /** The code of a method. */
+  /** The code of a method, of the project or of what it uses. */
   Optional<MethodCode> code(Ref method) {
-    return code(method.type()).flatMap(code -> code.method(method.code()));
+    return read(method.type()).flatMap(code -> code.method(method.code()));
   }
 }

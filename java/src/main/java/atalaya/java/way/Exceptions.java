@@ -22,9 +22,14 @@ final class Exceptions {
     if (!isChecked(caught)) {
       return true;
     }
-    Optional<List<String>> declared = declared(call);
-    return declared.isEmpty()
-        || declared.get().stream().anyMatch(type -> isA(type, caught) || isA(caught, type));
+    return declared(call).isEmpty() || declares(call, caught);
+  }
+
+  /** Whether what a call names declares an exception that a handler is for. */
+  boolean declares(MethodInsnNode call, String caught) {
+    return declared(call).stream()
+        .flatMap(List::stream)
+        .anyMatch(type -> isA(type, caught) || isA(caught, type));
   }
 
   private Optional<List<String>> declared(MethodInsnNode call) {

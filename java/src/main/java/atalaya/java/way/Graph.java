@@ -9,14 +9,29 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.objectweb.asm.tree.InvokeDynamicInsnNode;
 
-/** The instructions of a method in an order in which loops show, and which are in loops. */
+/**
+ * The instructions of a method in an order in which loops show, which are in loops, and in blocks
+ * that control goes through from begin to end (basic blocks).
+ */
 final class Graph {
   private final MethodCode code;
   private final int[] order;
   private final int[] rank;
   private final BitSet inLoop = new BitSet();
   private final boolean loops;
+  private final List<Block> blocks = new ArrayList<>();
+  private final Map<Integer, Block> byFirst = new HashMap<>();
+  private final List<Integer> lambdas = new ArrayList<>();
+
+  /**
+   * Instructions that follow each other.
+   *
+   * @param points what control passes from the first to the last, what is between them included
+   * @param isInLoop whether they are in a loop
+   */
+  record Block(int first, int last, int[] all, BitSet points, boolean isInLoop) {}
 
   Graph(MethodCode code) {
     this.code = code;
@@ -27,6 +42,67 @@ final class Graph {
       rank[order[i]] = i;
     }
     this.loops = findLoops();
+    findBlocks();
+    for (int i = 0; i < code.size(); i++) {
+      if (code.at(i) instanceof InvokeDynamicInsnNode) {
+        lambdas.add(i);
+      }
+    }
+  }
+
+  /** The instructions that make lambdas. */
+  List<Integer> lambdas() {
+    return lambdas;
+  }
+
+  /** The one that begins with an instruction, to which control comes from where it parts. */
+  Block block(int first) {
+    return byFirst.get(first);
+  }
+
+  /** Each after all that it leads to but for the begin of loops. */
+  List<Block> blocks() {
+    return blocks;
+  }
+
+  private void findBlocks() {
+    int[] leadingTo = new int[code.size()];
+    for (int from : order) {
+      for (Edge edge : code.edges(from)) {
+        boolean goesOn =
+            code.edges(from).size() == 1
+                && edge.thrown().isEmpty()
+                && !closesLoop(from, edge.to())
+                && inLoop.get(from) == inLoop.get(edge.to());
+        leadingTo[edge.to()] += goesOn ? 1 : 2;
+      }
+    }
+    leadingTo[0]++;
+    for (int at : order) {
+      boolean isFirst = at == 0 || leadingTo[at] != 1;
+      if (isFirst) {
+        Block block = block(at, leadingTo);
+        blocks.add(block);
+        byFirst.put(at, block);
+      }
+    }
+  }
+
+  private Block block(int first, int[] leadingTo) {
+    BitSet points = (BitSet) code.points(first).clone();
+    List<Integer> all = new ArrayList<>(List.of(first));
+    int at = first;
+    while (code.edges(at).size() == 1 && leadingTo[code.edges(at).get(0).to()] == 1) {
+      Edge only = code.edges(at).get(0);
+      if (only.point() >= 0) {
+        points.set(only.point());
+      }
+      at = only.to();
+      points.or(code.points(at));
+      all.add(at);
+    }
+    int[] indices = all.stream().mapToInt(Integer::intValue).toArray();
+    return new Block(first, at, indices, points, inLoop.get(first));
   }
 
   /** What control comes to, each after all that it leads to but for the begin of loops. */

@@ -12,6 +12,7 @@ import atalaya.points.PointVisitor;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.AbstractInsnNode;
@@ -27,6 +28,8 @@ import org.objectweb.asm.tree.analysis.Interpreter;
 /** What instructions do, on terms (JVM specification, chapter 6.5). */
 final class Instructions extends Interpreter<Symbol> {
   private static final String ENUM_MAP = "$SwitchMap$";
+  private static final Set<String> TEXT_LIKE =
+      Set.of("Ljava/lang/Object;", "Ljava/lang/Comparable;", "Ljava/lang/CharSequence;");
 
   private final Walker walker;
   private final Calls calls;
@@ -55,22 +58,23 @@ final class Instructions extends Interpreter<Symbol> {
       return symbol(opcode - Opcodes.ICONST_0, "I");
     }
     return switch (opcode) {
-      case Opcodes.ACONST_NULL -> new Symbol(Term.NULL);
+      case Opcodes.ACONST_NULL -> Symbol.of(Term.NULL, "");
       case Opcodes.LCONST_0, Opcodes.LCONST_1 -> symbol((long) (opcode - Opcodes.LCONST_0), "J");
       case Opcodes.FCONST_0, Opcodes.FCONST_1, Opcodes.FCONST_2 ->
           symbol((float) (opcode - Opcodes.FCONST_0), "F");
       case Opcodes.DCONST_0, Opcodes.DCONST_1 -> symbol((double) (opcode - Opcodes.DCONST_0), "D");
       case Opcodes.BIPUSH, Opcodes.SIPUSH -> symbol(((IntInsnNode) instruction).operand, "I");
       case Opcodes.LDC -> constant(((LdcInsnNode) instruction).cst);
-      case Opcodes.GETSTATIC -> new Symbol(ofClass((FieldInsnNode) instruction));
+      case Opcodes.GETSTATIC ->
+          Symbol.of(ofClass((FieldInsnNode) instruction), ((FieldInsnNode) instruction).desc);
       case Opcodes.NEW ->
-          new Symbol(walker.newObject("L" + ((TypeInsnNode) instruction).desc + ";"));
+          Symbol.of(walker.newObject("L" + ((TypeInsnNode) instruction).desc + ";"), "");
       default -> throw new IndexOutOfBoundsException("opcode " + opcode);
     };
   }
 
   private static Symbol symbol(Object value, String type) {
-    return new Symbol(new Term.Constant(value, type));
+    return Symbol.of(new Term.Constant(value, type), type);
   }
 
   private static Symbol constant(Object value) {
@@ -88,7 +92,7 @@ final class Instructions extends Interpreter<Symbol> {
     }
     return value instanceof String
         ? symbol(value, "Ljava/lang/String;")
-        : new Symbol(Term.unknown(String.valueOf(value), "Ljava/lang/Object;"));
+        : Symbol.of(Term.unknown(String.valueOf(value), "Ljava/lang/Object;"), "");
   }
 
   private Term ofClass(FieldInsnNode field) {
@@ -126,8 +130,7 @@ final class Instructions extends Interpreter<Symbol> {
   }
 
   static String simple(String internalName) {
-    return internalName.substring(
-        Math.max(internalName.lastIndexOf('/'), internalName.lastIndexOf('$')) + 1);
+    return Literals.simple("L" + internalName + ";");
   }
 
   @Override
@@ -154,7 +157,7 @@ final class Instructions extends Interpreter<Symbol> {
       case Opcodes.GETFIELD -> {
         FieldInsnNode field = (FieldInsnNode) instruction;
         walker.requireThere(term);
-        yield new Symbol(walker.objects.field(term, field));
+        yield Symbol.of(walker.objects.field(term, field), field.desc);
       }
       case Opcodes.PUTSTATIC -> {
         FieldInsnNode field = (FieldInsnNode) instruction;
@@ -164,13 +167,13 @@ final class Instructions extends Interpreter<Symbol> {
                 new Term.Constant(field.owner, "class"), field.name, term, walker.steps.size()));
         yield null;
       }
-      case Opcodes.NEWARRAY, Opcodes.ANEWARRAY -> new Symbol(array(term));
+      case Opcodes.NEWARRAY, Opcodes.ANEWARRAY -> Symbol.of(array(term), "");
       case Opcodes.ARRAYLENGTH -> {
         walker.requireThere(term);
-        yield new Symbol(length(term));
+        yield Symbol.of(length(term), "I");
       }
-      case Opcodes.CHECKCAST -> new Symbol(narrowed(term, ((TypeInsnNode) instruction).desc));
-      case Opcodes.INSTANCEOF -> new Symbol(isA(term, ((TypeInsnNode) instruction).desc));
+      case Opcodes.CHECKCAST -> Symbol.of(narrowed(term, ((TypeInsnNode) instruction).desc), "");
+      case Opcodes.INSTANCEOF -> Symbol.of(isA(term, ((TypeInsnNode) instruction).desc), "I");
       case Opcodes.MONITORENTER, Opcodes.MONITOREXIT -> null;
       default -> throw new IndexOutOfBoundsException("opcode " + opcode);
     };
@@ -179,12 +182,13 @@ final class Instructions extends Interpreter<Symbol> {
   private Symbol cast(Term term, String to) {
     boolean isWidened = term.type().equals(to);
     return isWidened
-        ? new Symbol(term)
+        ? Symbol.of(term, to)
         : operation(Operator.CAST, to, to.length() == 1 && "BCS".contains(to) ? "I" : to, term);
   }
 
   private Symbol operation(Operator operator, String detail, String type, Term... operands) {
-    return new Symbol(walker.computed(Term.operation(operator, detail, type, List.of(operands))));
+    return Symbol.of(
+        walker.computed(Term.operation(operator, detail, type, List.of(operands))), type);
   }
 
   private Term array(Term length) {
@@ -219,7 +223,12 @@ final class Instructions extends Interpreter<Symbol> {
 
   private Term narrowed(Term term, String type) {
     String descriptor = type.startsWith("[") ? type : "L" + type + ";";
-    if (term instanceof Term.Input input && !input.type().equals(descriptor)) {
+    boolean isOther =
+        term instanceof Term.Input input
+            && !input.type().equals(descriptor)
+            && !mayBeText(input, type);
+    if (isOther) {
+      Term.Input input = (Term.Input) term;
       boolean isWider =
           input.type().equals("Ljava/lang/Object;")
               || walker.base.isAbstract(Walker.internal(input.type()))
@@ -232,6 +241,13 @@ final class Instructions extends Interpreter<Symbol> {
     return term;
   }
 
+  /** Texts are tried as what may be one. */
+  private static boolean mayBeText(Term.Input input, String type) {
+    return type.equals("java/lang/String")
+        && input.source() != Term.Source.UNKNOWN
+        && TEXT_LIKE.contains(input.type());
+  }
+
   private Term isA(Term term, String type) {
     if (term.isNull()) {
       return Term.of(0);
@@ -239,7 +255,7 @@ final class Instructions extends Interpreter<Symbol> {
     if (term instanceof Term.Made made) {
       return made.type().equals("L" + type + ";") ? Term.of(1) : Term.unknown("instanceof", "Z");
     }
-    if (term instanceof Term.Input input) {
+    if (term instanceof Term.Input input && !mayBeText(input, type)) {
       Term.Source source =
           input.source() == Term.Source.UNKNOWN ? Term.Source.UNKNOWN : Term.Source.ARGUMENT;
       return new Term.Input(input.name() + " instanceof " + simple(type), "Z", source, null);
@@ -272,7 +288,9 @@ final class Instructions extends Interpreter<Symbol> {
       default -> {}
     }
     if (opcode >= Opcodes.IALOAD && opcode <= Opcodes.SALOAD) {
-      return new Symbol(element(left, right, opcode));
+      return Symbol.of(
+          element(left, right, opcode),
+          opcode == Opcodes.LALOAD ? "J" : opcode == Opcodes.DALOAD ? "D" : "");
     }
     Operator operator = operator(opcode);
     String type = typeOf(opcode);
@@ -421,17 +439,18 @@ final class Instructions extends Interpreter<Symbol> {
       captured = List.copyOf(arguments);
       Type type = Type.getReturnType(making.desc);
       boolean isText = making.name.startsWith("makeConcat");
-      return new Symbol(
+      Term made =
           isText
               ? Term.unknown("a text", type.getDescriptor())
-              : walker.newObject(type.getDescriptor()));
+              : walker.newObject(type.getDescriptor());
+      return Symbol.of(made, type.getDescriptor());
     }
     if (!(instruction instanceof MethodInsnNode call)) {
-      return new Symbol(walker.newObject("["));
+      return Symbol.of(walker.newObject("["), "");
     }
     Term result = calls.call(call, arguments);
     boolean isVoid = Type.getReturnType(call.desc) == Type.VOID_TYPE;
-    return isVoid ? null : new Symbol(result);
+    return isVoid ? null : Symbol.of(result, Type.getReturnType(call.desc).getDescriptor());
   }
 
   @Override

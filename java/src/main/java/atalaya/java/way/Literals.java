@@ -68,10 +68,10 @@ final class Literals {
       return Optional.of(number == Long.MAX_VALUE ? "Long.MAX_VALUE" : number + "L");
     }
     if (value instanceof Float number) {
-      return Optional.of(number + "f");
+      return Optional.of(Float.isFinite(number) ? number + "f" : fraction("Float", number));
     }
-    if (value instanceof Double) {
-      return Optional.of(value.toString());
+    if (value instanceof Double number) {
+      return Optional.of(Double.isFinite(number) ? number.toString() : fraction("Double", number));
     }
     if (value instanceof String text) {
       return Optional.of(text(text));
@@ -83,6 +83,11 @@ final class Literals {
       return Optional.of(constant.getDeclaringClass().getSimpleName() + "." + constant.name());
     }
     return value instanceof Stand ? Optional.empty() : Optional.ofNullable(ofPlatform(value));
+  }
+
+  private static String fraction(String type, double value) {
+    return type
+        + (Double.isNaN(value) ? ".NaN" : value > 0 ? ".POSITIVE_INFINITY" : ".NEGATIVE_INFINITY");
   }
 
   private static String whole(int number, String type) {
@@ -142,9 +147,9 @@ final class Literals {
         : value instanceof java.time.Instant ? "Instant.parse(\"" + value + "\")" : null;
   }
 
-  /** The simple name of a type. */
+  /** The name of a type without its package, as code has it. */
   static String simple(String descriptor) {
     String name = org.objectweb.asm.Type.getType(descriptor).getClassName();
-    return name.replaceAll("[\\w.]*[.$](?=[A-Za-z_])", "");
+    return name.substring(name.lastIndexOf('.') + 1).replaceAll("\\$(?=[A-Za-z_])", ".");
   }
 }

@@ -5,6 +5,7 @@ import atalaya.points.PointVisitor;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -103,20 +104,20 @@ final class MethodCode {
 
   private void exceptions(BiPredicate<MethodInsnNode, String> mayThrow) {
     for (TryCatchBlockNode block : node.tryCatchBlocks) {
-      if (block.type == null) {
-        continue; // A copy of a finally block, which no person wrote a handler for.
-      }
+      // A finally block, of which only what is thrown before it in the same method is followed.
+      boolean isFinally = block.type == null;
+      String thrown = isFinally ? "java/lang/Throwable" : block.type;
       int handler = node.instructions.indexOf(block.handler);
       int to = node.instructions.indexOf(block.end);
       for (int i = node.instructions.indexOf(block.start); i < to; i++) {
         AbstractInsnNode instruction = node.instructions.get(i);
         boolean throwsIt =
             instruction instanceof MethodInsnNode call
-                ? mayThrow.test(call, block.type)
-                : instruction.getOpcode() == Opcodes.ATHROW;
+                ? !isFinally && mayThrow.test(call, block.type)
+                : instruction.getOpcode() == Opcodes.ATHROW && (!isFinally || i < handler);
         boolean isKnown = edges.get(i).stream().anyMatch(e -> e.to() == handler);
         if (throwsIt && !isKnown) {
-          edges.get(i).add(new Edge(i, handler, -1, null, block.type));
+          edges.get(i).add(new Edge(i, handler, -1, null, thrown));
         }
       }
     }
@@ -194,6 +195,12 @@ final class MethodCode {
     return shortest;
   }
 
+  /** The same that may throw instead. */
+  Optional<Path> shortestThrowing() {
+    PathSearch.Wanted any = new PathSearch.Wanted(point -> 0, Set.of(), List.of(), Set.of(), false);
+    return PathSearch.heaviest(this, any, body -> Optional.empty());
+  }
+
   Graph graph() {
     if (graph == null) {
       graph = new Graph(this);
@@ -206,16 +213,17 @@ final class MethodCode {
     return allPoints;
   }
 
-  boolean writes(String field) {
+  /** The fields of its own class that it writes. */
+  Set<String> written() {
+    Set<String> written = new HashSet<>();
     for (AbstractInsnNode instruction : node.instructions) {
       if (instruction instanceof FieldInsnNode access
-          && access.name.equals(field)
           && access.owner.equals(type)
           && access.getOpcode() == Opcodes.PUTFIELD) {
-        return true;
+        written.add(access.name);
       }
     }
-    return false;
+    return written;
   }
 
   /** Whether it reads a field and puts something into a container of the platform. */

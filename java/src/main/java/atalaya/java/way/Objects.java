@@ -222,7 +222,7 @@ final class Objects {
   /** What a field of an enum's constants holds, by constant. */
   private Term ofConstant(Term constant, FieldInsnNode field) {
     String type = Walker.internal(constant.type());
-    Map<State.Field, Term> fields = enums.computeIfAbsent(type, this::initialised);
+    Map<State.Field, Term> fields = ofEnum(type);
     List<Term.Case> cases = new ArrayList<>();
     for (EnumValue value : constants(constant.type())) {
       Term made = fields.get(new State.Field(new Term.Constant(type, "class"), value.name()));
@@ -236,6 +236,16 @@ final class Objects {
       cases.add(Instructions.isConstant(constant, value, held));
     }
     return Term.choice(field.name, field.desc, cases);
+  }
+
+  private Map<State.Field, Term> ofEnum(String type) {
+    Map<State.Field, Term> known = enums.get(type);
+    if (known == null) {
+      enums.put(type, Map.of()); // It may be asked for while it, or another one, is initialised.
+      known = initialised(type);
+      enums.put(type, known);
+    }
+    return known;
   }
 
   private Map<State.Field, Term> initialised(String type) {

@@ -3,7 +3,6 @@ package atalaya.java.way;
 import atalaya.java.way.CodeBase.Ref;
 import atalaya.java.way.MethodCode.Edge;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collections;
 import java.util.HashMap;
@@ -16,7 +15,6 @@ import java.util.function.Function;
 import java.util.function.IntToDoubleFunction;
 import org.objectweb.asm.Handle;
 import org.objectweb.asm.Opcodes;
-import org.objectweb.asm.tree.AbstractInsnNode;
 import org.objectweb.asm.tree.InvokeDynamicInsnNode;
 
 /**
@@ -57,11 +55,9 @@ final class PathSearch {
   private final Wanted wanted;
   private final Function<Ref, Optional<MethodCode>> lambdaBodies;
   private final Map<Integer, Path> lambdas = new HashMap<>();
-  private final double[] ofLambda;
+  private final Map<Integer, Double> ofLambdas = new HashMap<>();
   private final Graph graph;
-  private final BitSet inLoop;
   private final BitSet blockedFrom = new BitSet();
-  private final BitSet forced = new BitSet();
   private final BitSet begun = new BitSet();
   private final int firstTurn;
 
@@ -71,14 +67,11 @@ final class PathSearch {
     this.wanted = wanted;
     this.lambdaBodies = lambdaBodies;
     wanted.blocked().forEach(taken -> blockedFrom.set(taken.edge().from()));
-    wanted.forced().forEach(forced::set);
     this.graph = code.graph();
-    this.inLoop = graph.inLoop();
     wanted.begun().forEach(move -> begun.or(passed(move)));
     this.firstTurn = wanted.begun().isEmpty() ? 0 : turnAfter(last(wanted.begun()));
-    this.ofLambda = new double[code.size()];
-    for (int i = 0; i < code.size(); i++) {
-      ofLambda[i] = lambda(i);
+    for (int making : graph.lambdas()) {
+      ofLambdas.put(making, lambda((InvokeDynamicInsnNode) code.at(making), making));
     }
   }
 
@@ -104,16 +97,15 @@ final class PathSearch {
   }
 
   private boolean passesForced(Path path) {
+    if (wanted.forced().isEmpty()) {
+      return true;
+    }
     Set<Integer> passed = new HashSet<>();
     path.moves().forEach(move -> passed.add(move.at()));
     return passed.containsAll(wanted.forced());
   }
 
-  private double lambda(int at) {
-    AbstractInsnNode instruction = code.at(at);
-    if (!(instruction instanceof InvokeDynamicInsnNode making)) {
-      return 0;
-    }
+  private double lambda(InvokeDynamicInsnNode making, int at) {
     for (Object argument : making.bsmArgs) {
       if (argument instanceof Handle handle && handle.getName().startsWith("lambda$")) {
         Wanted inside =
@@ -155,19 +147,27 @@ final class PathSearch {
 
   private Optional<Path> find(BitSet passedBefore, boolean again) {
     int layers = graph.hasLoops() ? TURNS + 1 : 1;
+    List<Graph.Block> blocks = graph.blocks();
     double[][] best = new double[layers][code.size()];
     Edge[][] choice = new Edge[layers][code.size()];
     double[] first = worths(new BitSet());
     double[] later = again ? worths(passedBefore) : new double[first.length];
+    double[] own = new double[blocks.size()];
+    double[] repeatedly = new double[blocks.size()];
+    for (int i = 0; i < own.length; i++) {
+      own[i] = worth(blocks.get(i), first) + once(blocks.get(i));
+      repeatedly[i] = worth(blocks.get(i), later);
+    }
     for (int layer = layers - 1; layer >= firstTurn; layer--) {
-      Arrays.fill(best[layer], NEVER);
-      for (int at : graph.order()) {
-        boolean repeated = layer > firstTurn && inLoop.get(at);
+      for (int i = 0; i < own.length; i++) {
+        Graph.Block block = blocks.get(i);
+        boolean repeated = layer > firstTurn && block.isInLoop();
         double[] worth = repeated ? later : first;
+        int at = block.last();
         List<Edge> edges = code.edges(at);
         double after = end(at);
-        for (int i = 0; i < edges.size(); i++) {
-          Edge edge = edges.get(i);
+        for (int e = 0; e < edges.size(); e++) {
+          Edge edge = edges.get(e);
           int to = graph.closesLoop(at, edge.to()) ? layer + 1 : layer;
           if (to < layers && !isBlocked(edge, layer)) {
             double through = best[to][edge.to()] + of(edge, edges.size() > 1, worth);
@@ -177,12 +177,33 @@ final class PathSearch {
             }
           }
         }
-        best[layer][at] = after + own(at, worth, repeated);
+        best[layer][block.first()] = after + (repeated ? repeatedly[i] : own[i]);
       }
     }
     int from = wanted.begun().isEmpty() ? 0 : last(wanted.begun()).edge().to();
     boolean hasNone = firstTurn >= layers || best[firstTurn][from] == NEVER;
     return hasNone ? Optional.empty() : Optional.of(path(choice, from));
+  }
+
+  private static double worth(Graph.Block block, double[] worth) {
+    double sum = 0;
+    BitSet here = block.points();
+    for (int p = here.nextSetBit(0); p >= 0; p = here.nextSetBit(p + 1)) {
+      sum += worth[p];
+    }
+    return sum;
+  }
+
+  /** What is worth something the first time only: lambdas, and what has to be passed. */
+  private double once(Graph.Block block) {
+    if (ofLambdas.isEmpty() && wanted.forced().isEmpty()) {
+      return 0;
+    }
+    double sum = 0;
+    for (int at : block.all()) {
+      sum += ofLambdas.getOrDefault(at, 0.0) + (wanted.forced().contains(at) ? FORCED : 0);
+    }
+    return sum;
   }
 
   /** What each point is worth that the path did not begin with, and that was not passed before. */
@@ -193,15 +214,6 @@ final class PathSearch {
       worths[p] = begun.get(p) || passed.get(p) ? 0 : wanted.weights().applyAsDouble(p);
     }
     return worths;
-  }
-
-  private double own(int at, double[] worth, boolean repeated) {
-    double sum = repeated ? 0 : ofLambda[at] + (forced.get(at) ? FORCED : 0);
-    BitSet here = code.points(at);
-    for (int p = here.nextSetBit(0); p >= 0; p = here.nextSetBit(p + 1)) {
-      sum += worth[p];
-    }
-    return sum;
   }
 
   private static double of(Edge edge, boolean parts, double[] worth) {
@@ -221,12 +233,17 @@ final class PathSearch {
     int layer = firstTurn;
     int at = from;
     while (true) {
-      Edge edge = choice[layer][at];
-      moves.add(new Path.Move(at, edge, layer));
+      Graph.Block block = graph.block(at);
+      for (int i = 0; i < block.all().length - 1; i++) {
+        int inner = block.all()[i];
+        moves.add(new Path.Move(inner, code.edges(inner).get(0), layer));
+      }
+      Edge edge = choice[layer][block.last()];
+      moves.add(new Path.Move(block.last(), edge, layer));
       if (edge == null) {
         return new Path(code, moves, lambdas);
       }
-      layer += graph.closesLoop(at, edge.to()) ? 1 : 0;
+      layer += graph.closesLoop(block.last(), edge.to()) ? 1 : 0;
       at = edge.to();
     }
   }

@@ -27,6 +27,8 @@ class Steering {
         }
       };
 
+  private static final Values NOTHING = new Values(Map.of());
+
   private final Solver solver;
   private final BiFunction<Integer, List<Path.Move>, Optional<Path>> goingOn;
   private final Map<Term.Input, Object> inputs = new LinkedHashMap<>();
@@ -57,6 +59,9 @@ class Steering {
     Values now = new Values(inputs);
     if (more.stream().allMatch(c -> Boolean.TRUE.equals(now.holds(c)))) {
       return true;
+    }
+    if (more.stream().anyMatch(c -> Boolean.FALSE.equals(NOTHING.holds(c)))) {
+      return false;
     }
     List<Constraint> all = new ArrayList<>(before);
     all.addAll(more);

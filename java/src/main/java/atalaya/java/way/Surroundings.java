@@ -1,19 +1,24 @@
 package atalaya.java.way;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 import org.objectweb.asm.tree.MethodInsnNode;
 
 /** What code asks of its surroundings: clock, chance, environment, files, network. */
 final class Surroundings {
   private static final Set<String> OF_SYSTEM =
       Set.of("currentTimeMillis", "nanoTime", "getenv", "getProperty", "exit");
-  private static final Pattern PLACES =
-      Pattern.compile(
-          "java/io/File.*|java/nio/file/Files|java/nio/channels/.*|java/net/.*|java/util/Random"
-              + "|java/util/concurrent/ThreadLocalRandom|java/security/SecureRandom"
-              + "|java/lang/ProcessBuilder|java/lang/Runtime");
+  private static final List<String> PLACES =
+      List.of("java/io/File", "java/nio/channels/", "java/net/");
+  private static final Set<String> CLASSES =
+      Set.of(
+          "java/nio/file/Files",
+          "java/util/Random",
+          "java/util/concurrent/ThreadLocalRandom",
+          "java/security/SecureRandom",
+          "java/lang/ProcessBuilder",
+          "java/lang/Runtime");
 
   private Surroundings() {}
 
@@ -27,7 +32,9 @@ final class Surroundings {
             && call.name.equals("now")
             && !call.desc.contains("Clock");
     boolean ofChance = call.owner.equals("java/lang/Math") && call.name.equals("random");
-    return ofSystem || ofClock || ofChance || PLACES.matcher(call.owner).matches()
+    boolean ofPlace =
+        CLASSES.contains(call.owner) || PLACES.stream().anyMatch(call.owner::startsWith);
+    return ofSystem || ofClock || ofChance || ofPlace
         ? Optional.of(Instructions.simple(call.owner) + "." + call.name.replace("<init>", "new"))
         : Optional.empty();
   }

@@ -3,13 +3,22 @@ package atalaya.java.way;
 import atalaya.core.term.Term;
 import org.objectweb.asm.tree.analysis.Value;
 
-/** What a local variable or a place of the stack holds. */
-record Symbol(Term term) implements Value {
+/**
+ * What a local variable or a place of the stack holds.
+ *
+ * @param size how many places it takes. A term does not tell: a number and its box are one term
+ */
+record Symbol(Term term, int size) implements Value {
   /** Of a variable that was not set yet. */
-  static final Symbol UNSET = new Symbol(Term.unknown("unset", "I"));
+  static final Symbol UNSET = of(Term.unknown("unset", "I"), "I");
+
+  /** Of a type, by its descriptor. */
+  static Symbol of(Term term, String type) {
+    return new Symbol(term, type.equals("J") || type.equals("D") ? 2 : 1);
+  }
 
   @Override
   public int getSize() {
-    return term.type().equals("J") || term.type().equals("D") ? 2 : 1;
+    return size;
   }
 }

@@ -6,6 +6,7 @@ import atalaya.java.way.CodeBase.Ref;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -20,6 +21,7 @@ import java.util.Set;
  * @param thrown the internal name of the exception that ends it, or empty
  * @param built how the objects are made that it needs
  * @param doubles the inputs of which methods are called that a double answers
+ * @param cut where it ended early; empty when it was followed to its end
  * @param surroundings the classes and methods called that depend on more than arguments
  */
 record Walked(
@@ -36,7 +38,16 @@ record Walked(
     List<Effect> effects,
     Set<String> surroundings,
     List<Term.Input> arguments,
-    Term.Input receiver) {
+    Term.Input receiver,
+    Optional<Cut> cut) {
+
+  /**
+   * Where a path ended earlier than it was to, because a call throws whatever the inputs.
+   *
+   * @param level how many methods stand before its own on the route, at least 0
+   * @param move the last of its path that was made
+   */
+  record Cut(int level, Path.Move move) {}
 
   /** An outcome of a class. */
   record Passed(String type, int point, int line) {}

@@ -63,6 +63,7 @@ final class Walker {
 
   private final Meanings meanings;
   private final Steering steering;
+  private final Allowance allowance;
   private final Calls calls = new Calls(this);
   private final Map<Constraint, Walked.Cause> causes = new IdentityHashMap<>();
   private final Values nothing = new Values(Map.of());
@@ -73,10 +74,20 @@ final class Walker {
   private Steering steered = Steering.NONE;
   private Edge taken;
   private boolean apart;
+  private List<String> handled = List.of();
+  private int caught;
+  private String thrown;
+  private Walked.Cut cut;
   private int made;
   private int line;
 
-  Walker(CodeBase base, Meanings meanings, Steering steering, Predicate<MethodCode> isNew) {
+  Walker(
+      CodeBase base,
+      Meanings meanings,
+      Steering steering,
+      Allowance allowance,
+      Predicate<MethodCode> isNew) {
+    this.allowance = allowance;
     this.isNew = isNew;
     this.base = base;
     this.meanings = meanings;
@@ -86,6 +97,7 @@ final class Walker {
   /**
    * Follows paths, each of which but the last one calls the next.
    *
+   * @param allowance when it is spent, calls are no longer followed
    * @param isNew whether nothing reached a method yet
    * @param route from the one that a test calls
    * @param sites the instructions of each but the last that call the next
@@ -94,11 +106,12 @@ final class Walker {
       CodeBase base,
       Meanings meanings,
       Steering steering,
+      Allowance allowance,
       Predicate<MethodCode> isNew,
       List<Path> route,
       List<Integer> sites)
       throws NotFollowed {
-    Walker walker = new Walker(base, meanings, steering, isNew);
+    Walker walker = new Walker(base, meanings, steering, allowance, isNew);
     MethodCode first = route.get(0).code();
     Term.Input receiver = null;
     List<Term> all = new ArrayList<>();
@@ -134,7 +147,8 @@ final class Walker {
         walker.effects,
         walker.surroundings,
         arguments,
-        makes ? null : receiver);
+        makes ? null : receiver,
+        Optional.ofNullable(walker.cut));
   }
 
   /** Where on the way from the entry to the last method a path is. */
@@ -160,8 +174,11 @@ final class Walker {
     MethodCode code = path.code();
     Frame<Symbol> frame = new Frame<>(code.node().maxLocals, Math.max(1, code.node().maxStack + 1));
     int slot = 0;
-    for (Term argument : arguments) {
-      Symbol symbol = new Symbol(argument);
+    Type[] types = Type.getArgumentTypes(code.node().desc);
+    int first = arguments.size() - types.length;
+    for (int i = 0; i < arguments.size(); i++) {
+      String type = i < first ? "" : types[i - first].getDescriptor();
+      Symbol symbol = Symbol.of(arguments.get(i), type);
       frame.setLocal(slot, symbol);
       slot += symbol.getSize();
     }
@@ -174,8 +191,10 @@ final class Walker {
       for (int i = 0; i < path.moves().size(); i++) {
         Path.Move move = path.moves().get(i);
         boolean isOnRoute = depth == 1 + route.at();
+        allowance.use();
+        boolean isOwn = base.has(code.ref().type());
         pass(code, code.points(move.at()));
-        line = code.line(move.at());
+        line = isOwn ? code.line(move.at()) : line;
         if (isOnRoute && move.edge() != null && isParting(code, move.edge())) {
           cause = new Walked.Cause(route.at(), move.taken());
         }
@@ -234,24 +253,36 @@ final class Walker {
         return Optional.of(new End(null, internal(thrown.type())));
       }
       frame.clearStack();
-      frame.push(new Symbol(thrown));
+      frame.push(Symbol.of(thrown, ""));
     } else if (edge != null && !edge.thrown().isEmpty()) {
       calls.throwing((MethodInsnNode) instruction, popped(instruction, frame), edge.thrown());
       frame.clearStack();
-      frame.push(new Symbol(Term.unknown("the exception", "L" + edge.thrown() + ";")));
-    } else if (instruction instanceof JumpInsnNode jump && opcode != Opcodes.GOTO) {
-      Term right = rightOf(jump, frame);
-      Term left = frame.pop().term();
-      decide(code, move, to -> List.of(compared(jump, left, right, code, to)));
-    } else if (instruction instanceof LookupSwitchInsnNode choice) {
-      Term value = frame.pop().term();
-      decide(code, move, to -> chosen(choice, value, code, to));
+      frame.push(Symbol.of(Term.unknown("the exception", "L" + edge.thrown() + ";"), ""));
+    } else if (instruction instanceof JumpInsnNode && opcode != Opcodes.GOTO
+        || instruction instanceof LookupSwitchInsnNode) {
+      Partings partings = new Partings(meanings, code, line);
+      decide(code, move, partings.needs(instruction, frame));
     } else if (opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN) {
       return Optional.of(new End(opcode == Opcodes.RETURN ? null : frame.pop().term(), ""));
     } else if (route.goesOnAt(move.at())) {
       return inner(instruction, frame, route);
     } else {
-      frame.execute(instruction, instructions);
+      List<String> handledBefore = handled;
+      handled = code.edges(move.at()).stream().map(Edge::thrown).filter(t -> !t.isEmpty()).toList();
+      caught += handled.isEmpty() ? 0 : 1;
+      try {
+        frame.execute(instruction, instructions);
+      } finally {
+        caught -= handled.isEmpty() ? 0 : 1;
+        handled = handledBefore;
+      }
+      if (thrown != null) {
+        boolean isOnRoute = depth == 1 + route.at();
+        cut = isOnRoute && !apart ? new Walked.Cut(route.at(), move) : cut;
+        End end = new End(null, thrown);
+        thrown = null;
+        return Optional.of(end);
+      }
       if (path.lambdas().containsKey(move.at())) {
         lambda(
             (InvokeDynamicInsnNode) instruction,
@@ -260,11 +291,6 @@ final class Walker {
       }
     }
     return Optional.empty();
-  }
-
-  /** Both ways may lead to the next instruction; the point then tells which it is. */
-  private static boolean isJump(MethodCode code, Edge edge) {
-    return code.edges(edge.from()).indexOf(edge) == 1;
   }
 
   /** What a called method throws ends the way. */
@@ -276,7 +302,8 @@ final class Walker {
     List<Term> arguments = popped(instruction, frame);
     End end = run(route.next(), arguments, route.further());
     if (end.result() != null) {
-      frame.push(new Symbol(end.result()));
+      String returned = Type.getReturnType(((MethodInsnNode) instruction).desc).getDescriptor();
+      frame.push(Symbol.of(end.result(), returned));
     }
     return end.thrown().isEmpty() ? Optional.empty() : Optional.of(end);
   }
@@ -327,74 +354,17 @@ final class Walker {
     needed.apply(taken).forEach(this::require);
   }
 
-  private static Term rightOf(JumpInsnNode jump, Frame<Symbol> frame) {
-    return switch (jump.getOpcode()) {
-      case Opcodes.IFNULL, Opcodes.IFNONNULL -> Term.NULL;
-      case Opcodes.IFEQ, Opcodes.IFNE, Opcodes.IFLT, Opcodes.IFGE, Opcodes.IFGT, Opcodes.IFLE ->
-          Term.of(0);
-      default -> frame.pop().term();
-    };
-  }
-
-  private Compared compared(JumpInsnNode jump, Term left, Term right, MethodCode code, Edge edge) {
-    Relation relation =
-        switch (jump.getOpcode()) {
-          case Opcodes.IFEQ, Opcodes.IF_ICMPEQ, Opcodes.IF_ACMPEQ, Opcodes.IFNULL -> Relation.EQUAL;
-          case Opcodes.IFNE, Opcodes.IF_ICMPNE, Opcodes.IF_ACMPNE, Opcodes.IFNONNULL ->
-              Relation.NOT_EQUAL;
-          case Opcodes.IFLT, Opcodes.IF_ICMPLT -> Relation.LESS;
-          case Opcodes.IFGE, Opcodes.IF_ICMPGE -> Relation.AT_LEAST;
-          case Opcodes.IFGT, Opcodes.IF_ICMPGT -> Relation.GREATER;
-          default -> Relation.AT_MOST;
-        };
-    boolean jumps = edge.to() != edge.from() + 1 || isJump(code, edge);
-    Relation taken = jumps ? relation : relation.negated();
-    boolean isDifference =
-        left instanceof Term.Operation operation
-            && operation.operator() == Term.Operator.COMPARE
-            && jump.getOpcode() <= Opcodes.IFLE;
-    if (isDifference) {
-      List<Term> operands = ((Term.Operation) left).operands();
-      return new Compared(operands.get(0), taken, operands.get(1), reason(code, edge));
-    }
-    return new Compared(left, taken, right, reason(code, edge));
-  }
-
-  private List<Constraint> chosen(
-      LookupSwitchInsnNode choice, Term value, MethodCode code, Edge edge) {
-    Reason reason = reason(code, edge);
-    if (edge.key() != null) {
-      return List.of(new Compared(value, Relation.EQUAL, Term.of(edge.key()), reason));
-    }
-    List<Constraint> needed = new ArrayList<>();
-    for (Integer key : choice.keys) {
-      boolean leadsHere =
-          code.edges(edge.from()).stream()
-              .anyMatch(e -> key.equals(e.key()) && e.to() == edge.to());
-      if (!leadsHere) {
-        needed.add(new Compared(value, Relation.NOT_EQUAL, Term.of(key), reason));
-      }
-    }
-    return needed;
-  }
-
-  private Reason reason(MethodCode code, Edge edge) {
-    return meanings
-        .reason(code.ref().type(), edge.point())
-        .orElse(Reason.unwritten(code.line(edge.from())));
-  }
-
   private void passed(MethodCode code, Edge edge) {
     BitSet one = new BitSet();
     one.set(edge.point());
     pass(code, one);
-    if (!apart) {
+    if (!apart && base.has(code.ref().type())) {
       steps.add(new Walked.Passed(code.ref().type(), edge.point(), code.line(edge.from())));
     }
   }
 
   void pass(MethodCode code, BitSet passed) {
-    if (!apart && !passed.isEmpty()) {
+    if (!apart && !passed.isEmpty() && base.has(code.ref().type())) {
       points.computeIfAbsent(code.ref().type(), t -> new BitSet()).or(passed);
     }
   }
@@ -417,6 +387,21 @@ final class Walker {
     }
   }
 
+  /** The exceptions that handlers around the instruction that is followed now are for. */
+  List<String> handled() {
+    return handled;
+  }
+
+  /** Whether a handler may take what the instruction throws that is followed now. */
+  boolean isCaught() {
+    return caught > 0;
+  }
+
+  /** The call that is followed now throws something, whatever the inputs. */
+  void throwing(String exception) {
+    thrown = exception;
+  }
+
   /** What is done next has nothing to do with the place where the way is. */
   Runnable elsewhere() {
     Walked.Cause before = cause;
@@ -429,8 +414,9 @@ final class Walker {
     };
   }
 
-  boolean isTooDeep() {
-    return depth > DEEPEST;
+  /** Whether what is called is no longer followed. */
+  boolean isAtEnd() {
+    return depth > DEEPEST || allowance.isSpent();
   }
 
   int line() {

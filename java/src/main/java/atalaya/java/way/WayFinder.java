@@ -72,6 +72,23 @@ public final class WayFinder {
     record Nothing() implements Answer {}
   }
 
+  /**
+   * The best way to one of several points, as copies of a {@code finally} block have them.
+   *
+   * @param reached the points of a class, by binary name, that are reached already
+   */
+  public Answer towards(Ref method, Function<String, BitSet> reached, BitSet points) {
+    Answer none = new Answer.Nothing();
+    for (int point = points.nextSetBit(0); point >= 0; point = points.nextSetBit(point + 1)) {
+      Answer answer = best(new Wanted(method, reached, point));
+      if (answer instanceof Answer.Found) {
+        return answer;
+      }
+      none = none instanceof Answer.NotFound ? none : answer;
+    }
+    return none;
+  }
+
   /** The best way that can be taken. */
   public Answer best(Wanted wanted) {
     Optional<MethodCode> code = base.code(wanted.method());

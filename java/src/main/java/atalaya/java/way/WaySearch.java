@@ -43,6 +43,11 @@ final class WaySearch {
 
   private static final double TOWARDS = 1e5;
 
+  /** So many instructions are followed on a path, calls included, and for a method in all. */
+  private static final int OF_PATH = 20_000;
+
+  private static final int OF_METHOD = 200_000;
+
   /** What came of it. */
   sealed interface Result {}
 
@@ -120,6 +125,7 @@ final class WaySearch {
       new PriorityQueue<>(
           Comparator.comparingDouble(Try::priority).reversed().thenComparingInt(Try::number));
   private final Set<List<Path>> seen = new HashSet<>();
+  private final Allowance allowance = Allowance.of(OF_METHOD);
   private int added;
   private int steered;
   private boolean onlyOwnConflicts = true;
@@ -158,10 +164,17 @@ final class WaySearch {
   Result run() {
     tries.add(new Try(Attempt.FIRST, Double.MAX_VALUE, null, 0));
     int left = MOST_TRIES;
-    for (Optional<Try> next = best(); next.isPresent() && left > 0; next = best()) {
+    for (Optional<Try> next = best();
+        next.isPresent() && left > 0 && !allowance.isSpent();
+        next = best()) {
       Optional<Walked> walked = walk(next.get().paths(), Steering.NONE);
       if (walked.isEmpty()) {
         return new OnlyPath(next.get().path());
+      }
+      if (walked.get().cut().isPresent()) {
+        cutShort(next.get(), walked.get(), walked.get().cut().get());
+        left--;
+        continue;
       }
       Optional<Solution.Contradiction> conflict = solve(next.get(), walked.get());
       if (conflict.isPresent()) {
@@ -192,6 +205,7 @@ final class WaySearch {
    */
   private boolean isProven(int triesLeft) {
     return triesLeft > 0
+        && !allowance.isSpent()
         && tries.isEmpty()
         && sites.isEmpty()
         && !code.graph().hasLoops()
@@ -214,6 +228,30 @@ final class WaySearch {
       }
     }
     return Optional.empty();
+  }
+
+  /**
+   * A call throws whatever the inputs, because of what the path computed: so far it may lead; to
+   * come further, it has to part before.
+   */
+  private void cutShort(Try one, Walked walked, Walked.Cut cut) {
+    List<Path.Move> moves = one.paths().get(cut.level()).moves();
+    List<Path.Move> made = moves.subList(0, 1 + moves.indexOf(cut.move()));
+    boolean isThere = cut.level() == sites.size();
+    if (isThere) {
+      double weight = weight(new Path(code, made, Map.of()));
+      boolean isWanted = weight >= (wanted.towards() < 0 ? 0.5 : TOWARDS);
+      if (isWanted) {
+        solve(new Try(one.attempt(), weight, one.paths(), one.number()), walked);
+      }
+    }
+    for (int i = made.size() - 2; i >= 0; i--) {
+      Path.Move move = made.get(i);
+      if (move.edge().point() >= 0) {
+        add(one.attempt().without(new Walked.Cause(cut.level(), move.taken()), 1), one.weight());
+        return;
+      }
+    }
   }
 
   /** What excludes each other on a path; empty when there are values for it. */
@@ -247,7 +285,7 @@ final class WaySearch {
                 level == sites.size()
                     ? through(one.attempt().beginning(begun))
                     : leading(one.attempt(), level, begun));
-    Optional<Walked> walked = walk(one.paths(), steering);
+    Optional<Walked> walked = walk(one.paths(), steering).filter(w -> w.cut().isEmpty());
     Optional<Solution.Found> found = walked.flatMap(w -> steering.found(w.constraints()));
     double weight = steering.path(sites.size()).map(this::weight).orElse(one.weight());
     boolean comesThere = wanted.towards() < 0 || weight >= TOWARDS;
@@ -394,7 +432,8 @@ final class WaySearch {
 
   private Optional<Walked> walk(List<Path> paths, Steering steering) {
     try {
-      return Optional.of(Walker.walk(base, meanings, steering, this::isNew, paths, sites));
+      Allowance ofPath = allowance.part(OF_PATH);
+      return Optional.of(Walker.walk(base, meanings, steering, ofPath, this::isNew, paths, sites));
     } catch (Walker.NotFollowed e) {
       return Optional.empty();
     }

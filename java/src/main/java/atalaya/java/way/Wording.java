@@ -12,6 +12,7 @@ import atalaya.core.term.Term.Input;
 import atalaya.core.term.Term.Source;
 import atalaya.core.term.Values;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -198,6 +199,13 @@ final class Wording {
       if (!hasToBeThere) {
         return "null";
       }
+      Optional<String> instance =
+          base.code(Walker.internal(input.type()))
+              .filter(code -> !code.isHidden())
+              .flatMap(ClassCode::instance);
+      if (instance.isPresent()) {
+        return Literals.simple(input.type()) + "." + instance.get();
+      }
       isComplete = false;
       return "any " + Literals.simple(input.type());
     }
@@ -241,17 +249,28 @@ final class Wording {
     }
     Walked.Built built = walked.built().get(input);
     List<String> arguments = built.arguments().stream().map(this::value).toList();
-    String type = Literals.simple(input.type());
-    String making = "new " + type + "(" + String.join(", ", arguments) + ")";
+    String making = making(Walker.internal(input.type()), arguments);
     made.put(input, making);
     return making;
+  }
+
+  /** An object of an inner class is made in one of the class around it. */
+  private String making(String type, List<String> arguments) {
+    String name = Literals.simple("L" + type + ";");
+    Optional<String> outer = base.code(type).flatMap(ClassCode::outer);
+    if (outer.isEmpty()) {
+      return "new " + name + "(" + String.join(", ", arguments) + ")";
+    }
+    String in = arguments.get(0).equals("null") ? madePlainly(outer.get()) : arguments.get(0);
+    String others = String.join(", ", arguments.subList(1, arguments.size()));
+    return in + ".new " + name.substring(name.lastIndexOf('.') + 1) + "(" + others + ")";
   }
 
   private String call(CodeBase.Ref entry, List<String> arguments) {
     String all = "(" + String.join(", ", arguments) + ")";
     String type = Literals.simple("L" + entry.type() + ";");
     if (entry.name().equals("<init>")) {
-      return "new " + type + all + ";";
+      return making(entry.type(), arguments) + ";";
     }
     if (walked.receiver() == null) {
       return type + "." + entry.name() + all + ";";
@@ -264,30 +283,32 @@ final class Wording {
 
   /** An object of which no field was looked at. */
   private String madePlainly(String type) {
-    String simple = Literals.simple("L" + type + ";");
-    boolean isPlain =
-        base.code(type).stream()
-            .flatMap(code -> code.constructors().stream())
-            .anyMatch(c -> c.node().desc.equals("()V") && !c.isPrivate());
-    Optional<MethodCode> other =
-        base.code(type).stream()
-            .flatMap(code -> code.constructors().stream())
+    Optional<ClassCode> code = base.code(type);
+    Optional<MethodCode> constructor =
+        code.filter(c -> !base.isAbstract(type)).stream()
+            .flatMap(c -> c.constructors().stream())
             .filter(c -> !c.isPrivate())
-            .min(java.util.Comparator.comparing(c -> c.node().desc.length()));
-    boolean isHidden = base.code(type).map(ClassCode::isHidden).orElse(true);
-    boolean canBe = !isHidden && !base.isAbstract(type) && (isPlain || other.isPresent());
-    isComplete &= canBe;
-    if (isPlain || other.isEmpty()) {
-      return "new " + simple + "()";
+            .min(Comparator.comparingInt(c -> c.node().desc.length()));
+    boolean isHidden = code.map(ClassCode::isHidden).orElse(true);
+    Optional<String> instance = code.flatMap(ClassCode::instance);
+    boolean isTaken =
+        instance.isPresent()
+            && constructor.map(c -> Type.getArgumentTypes(c.node().desc).length > 0).orElse(true);
+    isComplete &= !isHidden && (isTaken || constructor.isPresent());
+    if (isTaken) {
+      return Literals.simple("L" + type + ";") + "." + instance.get();
+    }
+    if (constructor.isEmpty()) {
+      return making(type, code.flatMap(ClassCode::outer).isPresent() ? List.of("null") : List.of());
     }
     List<String> arguments = new ArrayList<>();
-    List<String> names = other.get().parameters();
-    Type[] types = Type.getArgumentTypes(other.get().node().desc);
+    List<String> names = constructor.get().parameters();
+    Type[] types = Type.getArgumentTypes(constructor.get().node().desc);
     for (int i = 0; i < types.length; i++) {
       arguments.add(
           value(new Input(names.get(i), types[i].getDescriptor(), Source.ARGUMENT, null)));
     }
-    return "new " + simple + "(" + String.join(", ", arguments) + ")";
+    return making(type, arguments);
   }
 
   /** The value beside one that turns a condition the other way. */

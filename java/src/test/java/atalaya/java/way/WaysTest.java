@@ -28,6 +28,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -55,34 +56,43 @@ class WaysTest {
 
   @BeforeAll
   static void compile() throws IOException {
-    Path file = Files.writeString(folder.resolve("Ways.java"), source());
-    assertThat(ToolProvider.getSystemJavaCompiler().run(null, null, null, "-g", file.toString()))
-        .isZero();
+    compile("Checks");
+    byte[] library = Files.readAllBytes(folder.resolve("Checks.class"));
+    compile("Ways");
     Map<String, byte[]> bytes = new HashMap<>();
     List<ClassBytes> classes = new ArrayList<>();
     try (Stream<Path> files = Files.list(folder)) {
-      for (Path at : files.filter(f -> f.toString().endsWith(".class")).sorted().toList()) {
+      for (Path at :
+          files.filter(f -> f.toString().matches(".*Ways.*\\.class")).sorted().toList()) {
         String name = at.getFileName().toString().replace(".class", "");
         bytes.put(name, Files.readAllBytes(at));
         classes.add(new ClassBytes("m", name, bytes.get(name)));
       }
     }
-    List<SourceText> sources = List.of(new SourceText("m", "Ways.java", "Ways.java", source()));
+    List<SourceText> sources =
+        List.of(new SourceText("m", "Ways.java", "Ways.java", source("Ways")));
     models = new HashMap<>();
     ProjectReader.read(classes, sources).classes().forEach(c -> models.put(c.name(), c));
-    base = CodeBase.of(bytes);
+    base =
+        CodeBase.of(bytes, type -> type.equals("Checks") ? Optional.of(library) : Optional.empty());
     finder = new WayFinder(base, name -> Optional.ofNullable(models.get(name)), method -> false);
   }
 
-  private static String source() throws IOException {
-    try (InputStream in = WaysTest.class.getResourceAsStream("/ways/Ways.java")) {
+  private static void compile(String name) throws IOException {
+    Path file = Files.writeString(folder.resolve(name + ".java"), source(name));
+    String[] arguments = {"-g", "-cp", folder.toString(), "-d", folder.toString(), file.toString()};
+    assertThat(ToolProvider.getSystemJavaCompiler().run(null, null, null, arguments)).isZero();
+  }
+
+  private static String source(String name) throws IOException {
+    try (InputStream in = WaysTest.class.getResourceAsStream("/ways/" + name + ".java")) {
       return new String(in.readAllBytes(), StandardCharsets.UTF_8);
     }
   }
 
   static Stream<Place> places() throws IOException {
     List<Place> places = new ArrayList<>();
-    List<String> lines = source().lines().toList();
+    List<String> lines = source("Ways").lines().toList();
     String method = "";
     for (int i = 0; i < lines.size(); i++) {
       Matcher declared = METHOD.matcher(lines.get(i));
@@ -100,18 +110,11 @@ class WaysTest {
   @ParameterizedTest
   @MethodSource("places")
   void leadThere(Place place) throws Exception {
-    CodeClass code = models.get("Ways");
-    Method method =
-        code.methods().stream()
-            .filter(m -> m.name().startsWith(place.method() + "("))
-            .findFirst()
-            .orElseThrow();
+    Method method = method(place.method());
     Line line =
         method.lines().stream().filter(l -> l.number() == place.line()).findFirst().orElseThrow();
     WayFinder.Answer answer =
-        finder.best(
-            new WayFinder.Wanted(
-                new Ref("Ways", method.code()), type -> new BitSet(), line.points().nextSetBit(0)));
+        finder.towards(new Ref("Ways", method.code()), type -> new BitSet(), line.points());
     if (place.cannot().equals("by a double")) {
       isBroughtAboutByADouble(answer);
       return;
@@ -125,7 +128,32 @@ class WaysTest {
     assertThat(way.setUp().code()).as("open: " + way.setUp().open()).isNotEmpty();
     assertThat(way.method()).isEqualTo("Ways#" + method.name());
     assertThat(thrownBy(way.setUp().code())).isEqualTo("Ways$Here");
-    assertThat(way.result().thrown()).isEqualTo("Here");
+    assertThat(way.result().thrown()).isEqualTo("Ways.Here");
+  }
+
+  private static Method method(String name) {
+    return models.get("Ways").methods().stream()
+        .filter(m -> m.name().startsWith(name + "("))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /** What a library's check refuses is reached by a test that sees the exception. */
+  @Test
+  void endWhereALibraryThrows() {
+    Method method = method("checked");
+    int refused =
+        method.conditions().get(0).outcomes().stream()
+            .filter(outcome -> outcome.name().equals("false"))
+            .mapToInt(outcome -> outcome.points().nextSetBit(0))
+            .findFirst()
+            .orElseThrow();
+    WayFinder.Answer answer =
+        finder.best(
+            new WayFinder.Wanted(new Ref("Ways", method.code()), type -> new BitSet(), refused));
+    Way way = ((WayFinder.Answer.Found) answer).way();
+    assertThat(way.setUp().code()).containsExactly("Ways.checked(5);");
+    assertThat(way.result().thrown()).isEqualTo("IllegalArgumentException");
   }
 
   private static void isBroughtAboutByADouble(WayFinder.Answer answer) {
@@ -135,9 +163,9 @@ class WaysTest {
     assertThat(way.setUp().givens())
         .extracting(given -> given.name() + " = " + given.value() + " " + given.how())
         .contains(
-            "link = a double of Link ",
-            "link.send(String) throws Down = true a double does",
-            "link.send(String) the third time throws Down = true a double does");
+            "link = a double of Ways.Link ",
+            "link.send(String) throws Ways.Down = true a double does",
+            "link.send(String) the third time throws Ways.Down = true a double does");
   }
 
   /** The name of the class of what some code throws. */

@@ -1,0 +1,21 @@
+/** What Ways uses, and does not belong to. */
+public final class Checks {
+  private Checks() {}
+
+  /** Throws unless something holds. */
+  public static void that(boolean holds, String otherwise) {
+    if (!holds) {
+      throw new IllegalArgumentException(otherwise);
+    }
+  }
+
+  /** Whether there is a text. */
+  public static boolean isGiven(String text) {
+    return text != null && !text.isEmpty();
+  }
+
+  /** Decimetres as metres. */
+  public static int metres(int decimetres) {
+    return decimetres / 10;
+  }
+}
