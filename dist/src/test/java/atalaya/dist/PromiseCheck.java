@@ -252,8 +252,8 @@ final class PromiseCheck {
             sources,
             run.tests().stream().map(TestFigures::test).toList(),
             reach));
-    try (RunFile part = RunFile.open(file)) {
-      Planning planning = new Planning(part, part.methods(), Map.of(), path -> 1);
+    try (RunFile part = RunFile.open(file);
+        Planning planning = new Planning(part, part.methods(), Map.of(), path -> 1)) {
       return planning.forMethods(part.methods(), Limits.ofTests(briefs), Set.of());
     } finally {
       Files.delete(file);

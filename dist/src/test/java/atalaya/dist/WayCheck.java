@@ -60,10 +60,11 @@ final class WayCheck {
   }
 
   private void check(RunFile run, String home, int count) throws IOException {
-    Planning planning = new Planning(run, run.methods(), Map.of(), path -> 1);
-    Plan plan = planning.forMethods(run.methods(), Limits.ofTests(count), Set.of());
-    List<Way> ways =
-        plan.briefs().stream().map(Brief::way).flatMap(java.util.Optional::stream).toList();
+    List<Way> ways;
+    try (Planning planning = new Planning(run, run.methods(), Map.of(), path -> 1)) {
+      Plan plan = planning.forMethods(run.methods(), Limits.ofTests(count), Set.of());
+      ways = plan.briefs().stream().map(Brief::way).flatMap(java.util.Optional::stream).toList();
+    }
     Map<String, Way> written = new LinkedHashMap<>();
     int open = 0;
     int broken = 0;
@@ -108,8 +109,9 @@ final class WayCheck {
     Matcher names = NAME.matcher(code);
     while (names.find()) {
       List<String> types = typesByName.getOrDefault(names.group(), List.of());
+      boolean isHere = types.contains(inPackage + "." + names.group());
       types.stream()
-          .filter(t -> types.size() == 1 || t.startsWith(inPackage))
+          .filter(t -> !isHere && (types.size() == 1 || t.startsWith(inPackage)))
           .findFirst()
           .ifPresent(t -> imports.add(t.replace('$', '.')));
     }

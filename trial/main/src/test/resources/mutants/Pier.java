@@ -223,6 +223,10 @@ public class Pier {
     return name;
   }
 
+  static boolean manned(String boat, int[] crew) {
+    return boat.length() > 0 && crew.length != 0;
+  }
+
   Integer boxed(int a) {
     return a;
   }
@@ -342,6 +346,9 @@ public class Pier {
     List<String> queue = new ArrayList<>(java.util.Arrays.asList("north", "a", "b", "c", "d", "e", "f"));
     for (int i = 0; i < 9; i++) {
       ask(told, () -> pier.next(queue) + " " + queue.size());
+    }
+    for (String boat : new String[] {"", "Ada"}) {
+      ask(told, () -> manned(boat, new int[boat.length()]));
     }
     ask(told, pier::names);
     ask(told, pier::any);

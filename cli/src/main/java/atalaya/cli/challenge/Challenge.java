@@ -2,12 +2,15 @@ package atalaya.cli.challenge;
 
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
+import atalaya.cli.render.Words;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.mutant.BasedVerdict;
 import atalaya.core.mutant.Fate;
 import atalaya.core.mutant.TriedMutant;
+import atalaya.core.run.Test;
+import atalaya.core.run.Verdict;
 import atalaya.launch.project.Project;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.runfile.VerdictWriter;
@@ -34,6 +37,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 
 /** Challenges a run: plants its mutants one at a time and keeps what came of each. */
@@ -105,6 +109,43 @@ public final class Challenge {
       Shares shares,
       boolean isOver) {}
 
+  /** All tests run once unmutated: where that takes the whole budget, nothing would be decided. */
+  private void checkBudget() {
+    long millis =
+        tests.stream()
+            .map(TestFigures::test)
+            .filter(test -> test.verdict() == Verdict.PASSED)
+            .mapToLong(Test::milliseconds)
+            .sum();
+    boolean isNew = !settings.resumes() && settings.earlier().isEmpty();
+    if (isNew && TimeUnit.MILLISECONDS.toNanos(millis) > settings.budgetNanos()) {
+      throw new Failure(
+          ExitCode.USAGE,
+          "--budget must be more than the tests take, which all run once before a mutant is"
+              + " decided: "
+              + Words.time(millis)
+              + " when they were observed");
+    }
+  }
+
+  private static List<SilentTests.Silent> silent(
+      Campaign.Part part, Deciding deciding, BooleanSupplier isOver)
+      throws IOException, InterruptedException {
+    List<Fate> decided = new ArrayList<>();
+    try (Stage.Bench bench = part.stage().new Bench(one -> decided.add(one.fate()))) {
+      return SilentTests.of(
+          part.tasks(),
+          deciding.fates,
+          deciding.noticing,
+          unit -> {
+            decided.clear();
+            bench.decide(unit);
+            return List.copyOf(decided);
+          },
+          isOver);
+    }
+  }
+
   /** Prepares it. */
   public Challenge(RunFile run, Project project, Settings settings, Progress progress) {
     this.run = run;
@@ -118,6 +159,7 @@ public final class Challenge {
   /** Does it. */
   public Outcome decide() throws IOException, InterruptedException {
     long began = System.nanoTime();
+    checkBudget();
     progress.phase("finding mutants");
     all =
         new Candidates(run, classFiles, tests)
@@ -147,7 +189,7 @@ public final class Challenge {
         verdicts.flush();
         progress.phase("asking tests that noticed nothing");
         for (Campaign.Part part : parts) {
-          silent.addAll(SilentTests.of(part, deciding.fates, deciding.noticing, isOver));
+          silent.addAll(silent(part, deciding, isOver));
         }
         stages.forEach(stage -> shares = shares.plus(stage.shares()));
       }

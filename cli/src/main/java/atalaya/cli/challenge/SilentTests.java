@@ -1,8 +1,6 @@
 package atalaya.cli.challenge;
 
 import atalaya.core.mutant.Fate;
-import atalaya.trial.decide.Campaign;
-import atalaya.trial.decide.Stage;
 import atalaya.trial.decide.Task;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -23,11 +21,15 @@ public final class SilentTests {
   private static final int TESTS_ASKED = 20;
   private static final int MUTANTS_ASKED = 20;
 
-  private final Campaign.Part part;
   private final Map<Integer, Fate> fates;
+  private final Asking asking;
   private final BooleanSupplier isOver;
-  private boolean isNoticed;
-  private int asked;
+
+  /** Runs tests with mutants. */
+  interface Asking {
+    /** The fates of mutants of one method, each under its tests alone. */
+    List<Fate> decide(List<Task> unit) throws IOException, InterruptedException;
+  }
 
   /**
    * A test that noticed nothing.
@@ -38,24 +40,29 @@ public final class SilentTests {
    */
   public record Silent(int test, int reached, int asked) {}
 
-  private SilentTests(Campaign.Part part, Map<Integer, Fate> fates, BooleanSupplier isOver) {
-    this.part = part;
+  private SilentTests(Map<Integer, Fate> fates, Asking asking, BooleanSupplier isOver) {
     this.fates = fates;
+    this.asking = asking;
     this.isOver = isOver;
   }
 
   /**
-   * Those of a part whose mutants are decided, those that reach most first.
+   * Those that may notice mutants which are decided, those that reach most first.
    *
+   * @param tasks all mutants with the tests that reach them
    * @param fates of the mutants, by number
    * @param noticing the tests that noticed one before the others
    * @param isOver whether no more may be asked
    */
   static List<Silent> of(
-      Campaign.Part part, Map<Integer, Fate> fates, Set<Integer> noticing, BooleanSupplier isOver)
+      List<Task> tasks,
+      Map<Integer, Fate> fates,
+      Set<Integer> noticing,
+      Asking asking,
+      BooleanSupplier isOver)
       throws IOException, InterruptedException {
     Map<Integer, List<Task>> tasksOf = new HashMap<>();
-    for (Task task : part.tasks()) {
+    for (Task task : tasks) {
       boolean isClear = !task.atStart() && fates.get(task.mutant()) != Fate.TIMEOUT;
       for (int test : task.tests()) {
         if (isClear && fates.containsKey(task.mutant()) && !noticing.contains(test)) {
@@ -71,36 +78,26 @@ public final class SilentTests {
                     .thenComparing(test -> test))
             .limit(TESTS_ASKED)
             .toList();
-    return tests.isEmpty() ? List.of() : new SilentTests(part, fates, isOver).among(tests, tasksOf);
-  }
-
-  private List<Silent> among(List<Integer> tests, Map<Integer, List<Task>> tasksOf)
-      throws IOException, InterruptedException {
-    List<Silent> silent = new ArrayList<>();
-    try (Stage.Bench bench =
-        part.stage()
-        .new Bench(
-            decided -> {
-              isNoticed |= decided.fate().isNoticed();
-              asked++;
-            })) {
-      for (int test : tests) {
-        ask(test, tasksOf.get(test), bench);
-        if (!isNoticed && asked >= MANY) {
-          silent.add(new Silent(test, tasksOf.get(test).size(), asked));
-        }
+    SilentTests silent = new SilentTests(fates, asking, isOver);
+    List<Silent> found = new ArrayList<>();
+    for (int test : tests) {
+      List<Task> reached = tasksOf.get(test);
+      int asked = silent.ask(test, reached);
+      if (asked >= MANY) {
+        found.add(new Silent(test, reached.size(), asked));
       }
     }
-    return silent;
+    return found;
   }
 
-  /** By all mutants that survived all their tests it was run already. */
-  private void ask(int test, List<Task> reached, Stage.Bench bench)
-      throws IOException, InterruptedException {
-    isNoticed = false;
+  /**
+   * With how many mutants a test was run without noticing any; 0 when it noticed one. With all that
+   * survived all their tests it was run already.
+   */
+  private int ask(int test, List<Task> reached) throws IOException, InterruptedException {
     List<Task> noticedByOthers =
         reached.stream().filter(task -> fates.get(task.mutant()) == Fate.KILLED).toList();
-    asked = reached.size() - noticedByOthers.size();
+    int asked = reached.size() - noticedByOthers.size();
     Map<Integer, List<Task>> byMethod = new LinkedHashMap<>();
     for (Task task : spread(noticedByOthers)) {
       byMethod
@@ -108,10 +105,16 @@ public final class SilentTests {
           .add(new Task(task.mutant(), task.method(), List.of(test), false));
     }
     for (List<Task> unit : byMethod.values()) {
-      if (!isNoticed && !isOver.getAsBoolean()) {
-        bench.decide(unit);
+      if (isOver.getAsBoolean()) {
+        return asked;
       }
+      List<Fate> decided = asking.decide(unit);
+      if (decided.stream().anyMatch(Fate::isNoticed)) {
+        return 0;
+      }
+      asked += decided.size();
     }
+    return asked;
   }
 
   private static List<Task> spread(List<Task> tasks) {

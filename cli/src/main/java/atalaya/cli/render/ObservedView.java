@@ -105,7 +105,11 @@ public final class ObservedView {
   private String matched() {
     Share jumps = run.figures().stream().map(ClassFigures::jumps).reduce(Share.NONE, Share::plus);
     String rest =
-        jumps.missing() == 0 ? "" : "; the other " + jumps.missing() + " are named by their line";
+        switch (jumps.missing()) {
+          case 0 -> "";
+          case 1 -> "; the other one is named by its line";
+          default -> "; the other " + jumps.missing() + " are named by their line";
+        };
     return jumps.whole() == 0
         ? "no conditional jumps in this code"
         : Words.count(jumps)

@@ -134,6 +134,14 @@ class MutantsTest {
             "SDL 166: `tonnes = tonnes + 1;` -> `;`",
             "AOR 166: `tonnes + 1` -> `tonnes - 1`",
             "CRP 166: `1` -> `0`");
+    // Less than nothing is no length, so that a comparison with 0 is a question of yes or no.
+    assertThat(told.get("manned(String,int[])"))
+        .filteredOn(words -> words.startsWith("ROR"))
+        .extracting(words -> words.substring(words.indexOf('`')))
+        .containsExactly(
+            "`boat.length() > 0` -> `(boat.length() > 0 || true)`",
+            "`boat.length() > 0` -> `(boat.length() > 0 && false)`",
+            "`crew.length != 0` -> `true`");
     assertThat(told.get("kind(Kind)"))
         .contains("SLE 149: `case TUG` -> `case BARGE`", "CRP 147: `'x'` -> `'y'`");
     assertThat(told.get("last()"))

@@ -6,6 +6,7 @@ import atalaya.java.source.SourceCondition;
 import atalaya.trial.plant.Replacement;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.regex.Pattern;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.tree.AbstractInsnNode;
@@ -20,6 +21,8 @@ import org.objectweb.asm.tree.MethodInsnNode;
 final class Conditions {
   private static final Pattern BINDING =
       Pattern.compile("\\binstanceof\\s+(?:final\\s+)?[\\w.<>?,\\s]+(?:\\s\\w+|\\(.*\\))$");
+
+  private static final Set<String> ASKING = Set.of("==", "!=", ">", "<=");
 
   /** Names, numbers and what compares them. */
   private static final Pattern WITHOUT_EFFECT = Pattern.compile("[\\w.\\s<>=!-]+(?<!--)");
@@ -45,7 +48,11 @@ final class Conditions {
 
   private static List<String> replacements(CodePlace.Jump jump, CodeSpot spot) {
     String operator = jump.condition().operator();
-    if (operator.isEmpty() || !comparesNumbers(spot)) {
+    boolean isYesOrNo =
+        operator.isEmpty()
+            || !comparesNumbers(spot)
+            || asksWhetherEmpty(spot) && ASKING.contains(operator);
+    if (isYesOrNo) {
       return jump.steersLoop() ? List.of("false") : List.of("true", "false");
     }
     boolean withFractions = comparesFractions(spot);
@@ -63,6 +70,17 @@ final class Conditions {
     int opcode = spot.opcode();
     boolean numbers = opcode >= Opcodes.IFEQ && opcode <= Opcodes.IF_ICMPLE;
     return numbers && !isBoolean(spot.before());
+  }
+
+  /** A length is never below zero, so that more or less is the same as other than that. */
+  private static boolean asksWhetherEmpty(CodeSpot spot) {
+    AbstractInsnNode last = spot.before();
+    boolean isCount =
+        last != null && last.getOpcode() == Opcodes.ARRAYLENGTH
+            || last instanceof MethodInsnNode call
+                && call.desc.equals("()I")
+                && (call.name.equals("length") || call.name.equals("size"));
+    return isCount && spot.opcode() <= Opcodes.IFLE;
   }
 
   private static boolean isBoolean(AbstractInsnNode last) {
