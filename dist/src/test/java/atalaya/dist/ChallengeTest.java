@@ -267,6 +267,9 @@ class ChallengeTest {
         .containsEntry("24: `force > 9` -> `force != 9`", "killed by nobody")
         .as("and a test that waits for nobody")
         .containsEntry("52: `millis < 0` -> `millis != 0`", "timeout by LockTest.holds()")
+        .as("whose threads that go on disturb nobody")
+        .containsEntry("60: `times > 3` -> `times != 3`", "survived by nobody")
+        .containsEntry("7: `boats += more` -> `boats -= more`", "killed by LockTest.moors()")
         .as("a value that is remembered neither hides a mutant nor fails the next one's tests")
         .hasEntrySatisfying(
             "30: `b + 3` -> `b - 3`",

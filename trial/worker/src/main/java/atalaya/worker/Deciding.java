@@ -22,10 +22,12 @@ final class Deciding {
 
   private final Bench bench;
   private final Channel answers;
+  private final Leftovers leftovers = new Leftovers();
   private final List<Verdict> unchecked = new ArrayList<>();
   private final List<TestRef> killers = new ArrayList<>();
   private volatile int current = Fault.NONE;
   private volatile int checking = Fault.NONE;
+  private volatile boolean disturbed;
   private volatile TestRef running;
   private int testsRun;
   private int threads = Thread.activeCount();
@@ -77,16 +79,20 @@ final class Deciding {
       answers.send(Message.BEGAN, to -> to.writeInt(mutant));
       current = mutant;
       Fault.acted = false;
+      disturbed = leftovers.areBusy();
       Verdict verdict = decide(method, mutant, of);
       current = Fault.NONE;
+      if (disturbed && verdict.verdict == Message.TIMEOUT) {
+        spoilt(Fault.NONE);
+      }
       unchecked.add(verdict);
       if (never) {
         tell();
       } else if (atOnce || unchecked.size() >= UNCHECKED_MOST || isHeavy(verdict)) {
-        check(atOnce);
+        check();
       }
     }
-    check(atOnce);
+    check();
     long inAll = System.nanoTime() - began;
     answers.send(
         Message.UNIT_DONE,
@@ -156,7 +162,7 @@ final class Deciding {
   }
 
   /** Whether the tests that noticed pass again, without a mutant. */
-  private void check(boolean atOnce) throws IOException {
+  private void check() throws IOException {
     Set<TestRef> noticing = new LinkedHashSet<>();
     boolean exhausted = false;
     for (Verdict verdict : unchecked) {
@@ -166,7 +172,8 @@ final class Deciding {
       }
     }
     List<TestRef> tests = new ArrayList<>(noticing);
-    checking = atOnce && !unchecked.isEmpty() ? unchecked.get(0).mutant : Fault.NONE;
+    // Where one alone is checked, that one has to answer for itself.
+    checking = unchecked.size() == 1 ? unchecked.get(0).mutant : Fault.NONE;
     boolean passed =
         bench.run(tests, Fault.NONE, Fault.NONE, true).stream().noneMatch(Bench.Result::isNoticed);
     if (!passed) {
@@ -208,7 +215,7 @@ final class Deciding {
   void giveUp() {
     try {
       int mutant = current;
-      if (mutant != Fault.NONE) {
+      if (mutant != Fault.NONE && !disturbed) {
         tell(new Verdict(mutant, Message.TIMEOUT, running, "", testsRun + 1));
       }
       spoilt(checking);
