@@ -42,9 +42,11 @@ import java.util.regex.Pattern;
  * Asks the JVM's debugger interface what a program reached, and compares it with what Atalaya says.
  * It shares no code with Atalaya and runs from its source alone.
  *
- * <p>Lines: of every entry of the line tables, whether its first instruction began to execute. Only
- * where a {@code catch} follows a block on its line the debugger can't tell the handler from the
- * code that closes the block's resources.
+ * <p>Lines: of every entry of the line tables, whether its first instruction began to execute. The
+ * debugger can't tell in three cases: where a {@code catch} follows a block on its line, the
+ * handler from the code that closes the block's resources; where that instruction only jumps on,
+ * the end of a block from a {@code break}; and where only others of the line were executed, a
+ * statement from the rest of an expression.
  *
  * <p>Outcomes: of every conditional jump, by a single step, which of its two ways control took. The
  * debugger does not know which is which condition, so the ways taken are compared by their number,
@@ -55,7 +57,8 @@ final class Debugger {
   private static final int PATIENCE = 300;
 
   private final Set<String> classes;
-  private final Map<String, Boolean> lines = new HashMap<>();
+  private final Set<String> entered = new HashSet<>();
+  private final Set<String> touched = new HashSet<>();
   private final Map<String, Jump> jumps = new HashMap<>();
 
   /** A conditional jump. */
@@ -105,11 +108,13 @@ final class Debugger {
     int lines = 0;
     for (List<String> row : lineRows.subList(1, lineRows.size())) {
       String line = row.get(1) + ":" + row.get(3);
-      boolean reached = debugger.lines.getOrDefault(line, false);
-      boolean closes = text(project, row).startsWith("} catch (");
-      lines++;
-      if (!closes && reached != row.get(4).equals("true")) {
-        disagreed.add(line + " Atalaya: " + row.get(4));
+      boolean reached = debugger.entered.contains(line);
+      boolean isSure = reached || !debugger.touched.contains(line);
+      if (isSure && !text(project, row).startsWith("} catch (")) {
+        lines++;
+        if (reached != row.get(4).equals("true")) {
+          disagreed.add(line + " Atalaya: " + row.get(4));
+        }
       }
     }
     return debugger.outcomes(lines, outcomeRows, disagreed);
@@ -214,28 +219,31 @@ final class Debugger {
   }
 
   private void watch(EventRequestManager requests, ReferenceType type) {
-    Map<Location, Boolean> places = new HashMap<>();
+    List<Location> places = new ArrayList<>();
     for (Method method : type.methods()) {
       try {
-        method.allLineLocations().forEach(at -> places.put(at, false));
+        method.allLineLocations();
       } catch (AbsentInformationException e) {
         // Abstract, native, or without a line table: nowhere to stop.
         continue;
       }
-      jumps(method).forEach((at, next) -> places.put(jump(method, at, next), true));
+      byte[] code = method.bytecodes();
+      for (int at = 0; at < code.length; at += length(code, at)) {
+        places.add(method.locationOfCodeIndex(at));
+      }
+      jumps(method).forEach((at, next) -> jump(method, at, next));
     }
-    for (Location at : places.keySet()) {
+    for (Location at : places) {
       BreakpointRequest request = requests.createBreakpointRequest(at);
       request.setSuspendPolicy(EventRequest.SUSPEND_EVENT_THREAD);
       request.enable();
     }
   }
 
-  private Location jump(Method method, int at, int next) {
+  private void jump(Method method, int at, int next) {
     Location location = method.locationOfCodeIndex(at);
     String line = method.declaringType().name() + ":" + location.lineNumber();
     jumps.put(key(location), new Jump(line, next));
-    return location;
   }
 
   private static String key(Location at) {
@@ -249,8 +257,10 @@ final class Debugger {
 
   private void arrived(EventRequestManager requests, BreakpointEvent hit) {
     Location at = hit.location();
-    if (isEntry(at)) {
-      lines.put(at.declaringType().name() + ":" + at.lineNumber(), true);
+    String line = at.declaringType().name() + ":" + at.lineNumber();
+    touched.add(line);
+    if (isEntry(at) && !jumpsOn(at)) {
+      entered.add(line);
     }
     Jump jump = jumps.get(key(at));
     if (jump == null || jump.ways.size() == 2 || ++jump.hits > PATIENCE) {
@@ -268,6 +278,13 @@ final class Debugger {
       step.setSuspendPolicy(EventRequest.SUSPEND_EVENT_THREAD);
       step.enable();
     }
+  }
+
+  /** Whether the instruction is an unconditional jump to code behind it. */
+  private static boolean jumpsOn(Location at) {
+    byte[] code = at.method().bytecodes();
+    int index = (int) at.codeIndex();
+    return (code[index] & 0xFF) == 167 && code[index + 1] >= 0;
   }
 
   private static boolean isEntry(Location at) {

@@ -14,9 +14,10 @@ import org.objectweb.asm.Opcodes;
  * extends this class, so that the numbers agree.
  *
  * <p>Points are numbered from 0 through the whole class, in the order of the code: one for the
- * entry of each exception handler, one for each entry of the line table, two for each conditional
- * jump (jump, then next), and one for each key of a switch, then one for its default. At the end of
- * a method come those of its {@linkplain Loop loops}.
+ * entry of each exception handler, one for each entry of the line table and each place where
+ * control enters a line in the middle of one ({@link Reentries}), two for each conditional jump
+ * (jump, then next), and one for each key of a switch, then one for its default. At the end of a
+ * method come those of its {@linkplain Loop loops}.
  */
 public abstract class PointVisitor extends MethodVisitor {
 
@@ -43,6 +44,7 @@ public abstract class PointVisitor extends MethodVisitor {
   private final Set<Label> handlers = new HashSet<>();
   private final List<Integer> pendingLines = new ArrayList<>();
   private final LoopFinder loops = new LoopFinder();
+  private final Reentries reentries = new Reentries();
   private boolean pendingHandler;
 
   protected PointVisitor(MethodVisitor next, Counter counter) {
@@ -53,7 +55,7 @@ public abstract class PointVisitor extends MethodVisitor {
   /** The next instruction is the first one of an exception handler. */
   protected abstract void handler(int point);
 
-  /** The next instruction is the first one of an entry of the line table. */
+  /** The next instruction is one by which control enters a line. */
   protected abstract void line(int point, int line);
 
   /** A conditional jump: {@code point} when it jumps, {@code point + 1} when it does not. */
@@ -85,12 +87,15 @@ public abstract class PointVisitor extends MethodVisitor {
   /** The method ends, and these are its loops. */
   protected void loops(List<Loop> loops) {}
 
-  private void before() {
+  private void before(int opcode) {
     if (pendingHandler) {
       pendingHandler = false;
       int point = counter.take(1);
       loops.handler(point);
       handler(point);
+    }
+    if (reentries.isBefore(opcode)) {
+      line(counter.take(1), reentries.line());
     }
     for (int line : pendingLines) {
       line(counter.take(1), line);
@@ -99,7 +104,12 @@ public abstract class PointVisitor extends MethodVisitor {
   }
 
   private void plain(int opcode) {
-    before();
+    plain(opcode, false);
+  }
+
+  private void plain(int opcode, boolean leavesNothing) {
+    before(opcode);
+    reentries.passed(opcode, leavesNothing);
     if (opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN) {
       loops.returns();
     } else if (opcode == Opcodes.ATHROW) {
@@ -121,6 +131,7 @@ public abstract class PointVisitor extends MethodVisitor {
   public void visitLabel(Label label) {
     super.visitLabel(label);
     loops.label(label);
+    reentries.label(label);
     if (handlers.contains(label)) {
       pendingHandler = true;
     }
@@ -130,11 +141,14 @@ public abstract class PointVisitor extends MethodVisitor {
   public void visitLineNumber(int line, Label start) {
     super.visitLineNumber(line, start);
     pendingLines.add(line);
+    reentries.line(line);
   }
 
   @Override
   public void visitJumpInsn(int opcode, Label label) {
-    before();
+    before(opcode);
+    reentries.jump(label);
+    reentries.passed(opcode, false);
     if (opcode == Opcodes.GOTO) {
       loops.leap(label);
       leap(label);
@@ -152,7 +166,7 @@ public abstract class PointVisitor extends MethodVisitor {
 
   @Override
   public void visitTableSwitchInsn(int min, int max, Label otherwise, Label... labels) {
-    before();
+    before(Opcodes.TABLESWITCH);
     int[] keys = new int[labels.length];
     for (int i = 0; i < keys.length; i++) {
       keys[i] = min + i;
@@ -162,12 +176,17 @@ public abstract class PointVisitor extends MethodVisitor {
 
   @Override
   public void visitLookupSwitchInsn(Label otherwise, int[] keys, Label[] labels) {
-    before();
+    before(Opcodes.LOOKUPSWITCH);
     choice(keys, labels, otherwise);
   }
 
   private void choice(int[] keys, Label[] targets, Label otherwise) {
     int point = counter.take(keys.length + 1);
+    for (Label target : targets) {
+      reentries.jump(target);
+    }
+    reentries.jump(otherwise);
+    reentries.passed(Opcodes.LOOKUPSWITCH, false);
     for (int i = 0; i < keys.length; i++) {
       loops.outcome(point + i, targets[i]);
     }
@@ -215,7 +234,7 @@ public abstract class PointVisitor extends MethodVisitor {
   @Override
   public void visitMethodInsn(
       int opcode, String owner, String name, String descriptor, boolean onInterface) {
-    plain(opcode);
+    plain(opcode, descriptor.endsWith(")V") && !name.equals("<init>"));
     super.visitMethodInsn(opcode, owner, name, descriptor, onInterface);
   }
 

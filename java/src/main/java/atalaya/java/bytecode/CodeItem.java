@@ -20,12 +20,20 @@ public sealed interface CodeItem
   /** The line that the line table gives it, or 0. */
   int line();
 
-  /**
-   * The first instruction of an entry of the line table.
-   *
-   * @param returnsOnly whether that instruction is a return without a value
-   */
-  record LineEntry(int point, int line, boolean returnsOnly) implements CodeItem {}
+  /** An instruction by which control enters a line. */
+  record LineEntry(int point, int line, First first) implements CodeItem {
+    /** What that instruction is. */
+    public enum First {
+      /** A return without a value. */
+      RETURN,
+
+      /** An unconditional jump to code behind it. */
+      LEAP,
+
+      /** Anything else. */
+      OTHER
+    }
+  }
 
   /**
    * The first instruction of an exception handler.

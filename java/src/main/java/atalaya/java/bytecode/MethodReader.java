@@ -1,5 +1,6 @@
 package atalaya.java.bytecode;
 
+import atalaya.java.bytecode.CodeItem.LineEntry.First;
 import atalaya.points.Loop;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
@@ -27,6 +28,9 @@ class MethodReader extends PointVisitor {
   private final Map<Label, Integer> lines = new HashMap<>();
   private List<Loop> loops = List.of();
   private int currentLine;
+
+  /** Whether the next instruction is the first one of an exception handler. */
+  private boolean beginsHandler;
 
   /** What was computed last, for {@link CodeItem.Jump#evidence}. */
   private String evidence = "";
@@ -108,16 +112,17 @@ class MethodReader extends PointVisitor {
   protected void handler(int point) {
     items.add(new CodeItem.HandlerEntry(point, currentLine, List.copyOf(caught)));
     caught = Set.of();
+    beginsHandler = true;
   }
 
   @Override
   protected void line(int point, int line) {
     currentLine = line;
     int last = items.size() - 1;
-    if (last >= 0 && items.get(last) instanceof CodeItem.HandlerEntry entry) {
+    if (beginsHandler && items.get(last) instanceof CodeItem.HandlerEntry entry) {
       items.set(last, new CodeItem.HandlerEntry(entry.point(), line, entry.types()));
     }
-    items.add(new CodeItem.LineEntry(point, line, false));
+    items.add(new CodeItem.LineEntry(point, line, First.OTHER));
   }
 
   @Override
@@ -174,7 +179,13 @@ class MethodReader extends PointVisitor {
     seen(Opcodes.GOTO, "");
   }
 
+  @Override
+  protected void instruction(int opcode) {
+    beginsHandler = false;
+  }
+
   private void seen(int opcode, String nowEvidence) {
+    beginsHandler = false;
     evidence = nowEvidence;
     opcodeBefore = opcode;
     stringSwitchBegun = 0;
@@ -185,7 +196,7 @@ class MethodReader extends PointVisitor {
     int before = items.size();
     super.visitInsn(opcode);
     if (opcode == Opcodes.RETURN && items.size() > before) {
-      markReturn();
+      enteredBy(First.RETURN);
     }
     if (opcode == Opcodes.IASTORE && !enumMap.isEmpty() && constant != null) {
       enumMaps.computeIfAbsent(enumMap, m -> new HashMap<>()).put(constant, enumConstant);
@@ -198,10 +209,19 @@ class MethodReader extends PointVisitor {
     stringSwitchBegun = opcode == Opcodes.ICONST_M1 ? 1 : 0;
   }
 
-  private void markReturn() {
+  @Override
+  public void visitJumpInsn(int opcode, Label target) {
+    int before = items.size();
+    super.visitJumpInsn(opcode, target);
+    if (opcode == Opcodes.GOTO && items.size() > before && !labels.containsKey(target)) {
+      enteredBy(First.LEAP);
+    }
+  }
+
+  private void enteredBy(First first) {
     int last = items.size() - 1;
     if (items.get(last) instanceof CodeItem.LineEntry entry) {
-      items.set(last, new CodeItem.LineEntry(entry.point(), entry.line(), true));
+      items.set(last, new CodeItem.LineEntry(entry.point(), entry.line(), first));
     }
   }
 

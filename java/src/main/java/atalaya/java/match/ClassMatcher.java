@@ -244,12 +244,22 @@ final class ClassMatcher {
     loops(meanings, owner);
     listener.matched(method, source, meanings, owner);
     CodeItem.HandlerEntry lastHandler = null;
-    for (CodeItem item : method.items()) {
+    for (int i = 0; i < method.items().size(); i++) {
+      CodeItem item = method.items().get(i);
       if (item instanceof CodeItem.HandlerEntry entry) {
         lastHandler = entry;
+        SourceHandler handler = handlers.get(entry);
+        if (handler != null && counts.test(handler.line()) && !beginsLine(method, i)) {
+          owner.apply(handler.line()).line(handler.line(), entry.point());
+        }
       } else if (item instanceof CodeItem.LineEntry entry) {
         boolean wanted =
-            (lastReturn || !entry.returnsOnly()) && !closes(entry, lastHandler, handlers);
+            switch (entry.first()) {
+              case RETURN -> lastReturn;
+              case LEAP -> source.leaps().get(entry.line());
+              case OTHER -> true;
+            };
+        wanted &= !closes(entry, lastHandler, handlers);
         if (wanted && counts.test(entry.line())) {
           owner.apply(entry.line()).line(entry.line(), entry.point());
         }
@@ -259,6 +269,13 @@ final class ClassMatcher {
         condition(item, meanings.get(item), passed, owner, counts);
       }
     }
+  }
+
+  /** Whether the line table has an entry where this handler begins. */
+  private static boolean beginsLine(CodeMethod method, int handler) {
+    return handler + 1 < method.items().size()
+        && method.items().get(handler + 1) instanceof CodeItem.LineEntry entry
+        && entry.line() == method.items().get(handler).line();
   }
 
   /**

@@ -99,7 +99,7 @@ final class ClassReader {
     }
     boolean empty = statements.isEmpty();
     if (empty) {
-      after = after.then(new SourceCode(List.of(), lines(firstLine, lastLine), 0));
+      after = after.then(new SourceCode(List.of(), lines(firstLine, lastLine), new BitSet(), 0));
     }
     return new SourceMethod(
         name,

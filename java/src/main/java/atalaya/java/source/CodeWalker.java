@@ -62,6 +62,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   private final Operations operations;
   private final List<SourceItem> items = new ArrayList<>();
   private final BitSet written = new BitSet();
+  private final BitSet leaps = new BitSet();
   private final Map<LambdaExpressionTree, SourceLambda> lambdas = new IdentityHashMap<>();
   private final Map<CatchTree, SourceHandler> handlers = new IdentityHashMap<>();
   private final Map<StatementTree, SourceLoop> loops = new IdentityHashMap<>();
@@ -81,7 +82,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   static SourceCode statements(Places places, List<? extends Tree> statements) {
     CodeWalker walker = new CodeWalker(places);
     statements.forEach(walker::walk);
-    return new SourceCode(walker.items, walker.written, Decisions.in(statements));
+    return new SourceCode(walker.items, walker.written, walker.leaps, Decisions.in(statements));
   }
 
   private void walk(Tree tree) {
@@ -299,7 +300,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     if (body instanceof BlockTree block && block.getStatements().isEmpty()) {
       walker.written.set(places.firstLine(body), places.lastLine(body) + 1);
     }
-    SourceCode code = new SourceCode(walker.items, walker.written, 0);
+    SourceCode code = new SourceCode(walker.items, walker.written, walker.leaps, 0);
     return new SourceLambda(code, places.firstLine(tree), places.lastLine(tree));
   }
 
@@ -550,6 +551,9 @@ final class CodeWalker extends TreeScanner<Void, Void> {
       hasDefault |= CaseLabels.isDefault(at);
       labels(at);
       if (at.getCaseKind() == CaseTree.CaseKind.RULE) {
+        if (at.getBody() instanceof BlockTree block && block.getStatements().isEmpty()) {
+          leaps.set(places.firstLine(block), places.lastLine(block) + 1);
+        }
         walk(at.getBody());
         frame.leaveIf(alive);
       } else {
@@ -595,12 +599,14 @@ final class CodeWalker extends TreeScanner<Void, Void> {
 
   @Override
   public Void visitBreak(BreakTree tree, Void none) {
+    leaps.set(places.firstLine(tree));
     unwind(ways.toBreak(tree.getLabel()));
     return null;
   }
 
   @Override
   public Void visitContinue(ContinueTree tree, Void none) {
+    leaps.set(places.firstLine(tree));
     unwind(ways.toContinue(tree.getLabel()));
     return null;
   }

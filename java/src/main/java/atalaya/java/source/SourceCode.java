@@ -8,11 +8,12 @@ import java.util.List;
  *
  * @param items in the order of the code; what stands in a {@code finally} comes once for each copy
  * @param written the lines on which something other than braces stands, lambdas not included
+ * @param leaps the lines on which a statement stands that may be a jump and nothing else
  * @param decisions what it adds to cyclomatic complexity, lambdas included
  */
-public record SourceCode(List<SourceItem> items, BitSet written, int decisions) {
+public record SourceCode(List<SourceItem> items, BitSet written, BitSet leaps, int decisions) {
   /** Of nothing. */
-  public static final SourceCode EMPTY = new SourceCode(List.of(), new BitSet(), 0);
+  public static final SourceCode EMPTY = new SourceCode(List.of(), new BitSet(), new BitSet(), 0);
 
   public SourceCode {
     items = List.copyOf(items);
@@ -22,8 +23,13 @@ public record SourceCode(List<SourceItem> items, BitSet written, int decisions) 
   public SourceCode then(SourceCode next) {
     List<SourceItem> both = new java.util.ArrayList<>(items);
     both.addAll(next.items);
-    BitSet lines = (BitSet) written.clone();
-    lines.or(next.written);
-    return new SourceCode(both, lines, decisions + next.decisions);
+    return new SourceCode(
+        both, union(written, next.written), union(leaps, next.leaps), decisions + next.decisions);
+  }
+
+  private static BitSet union(BitSet one, BitSet other) {
+    BitSet both = (BitSet) one.clone();
+    both.or(other);
+    return both;
   }
 }
