@@ -205,6 +205,7 @@ class ChallengeTest {
         public void looksAround() {
           harbour.quick.Quay quay = new harbour.quick.Quay();
           quay.moor(2);
+          quay.moor(7);
           quay.isFull();
           quay.check(4);
           lock.unseen(5);

@@ -26,10 +26,12 @@ import atalaya.trial.decide.WorkerKit;
 import atalaya.trial.find.PlantableMutant;
 import atalaya.trial.plant.ClassPlanter;
 import atalaya.trial.plant.Planting;
+import atalaya.trial.plant.Watched;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -39,6 +41,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import java.util.function.Function;
 
 /** Challenges a run: plants its mutants one at a time and keeps what came of each. */
 public final class Challenge {
@@ -55,8 +58,8 @@ public final class Challenge {
   private final Set<Integer> invalid = new HashSet<>();
   private final List<String> typeNames = new ArrayList<>();
 
-  /** For each mutant those that stand for its places, see {@link Stage#places}. */
-  private final Map<Integer, Set<Integer>> firstAtPlace = new HashMap<>();
+  /** What tells of each mutant whether it changes anything. */
+  private final Map<Integer, List<Watched>> watched = new HashMap<>();
 
   private final List<SilentTests.Silent> silent = new ArrayList<>();
   private Shares shares = Shares.NONE;
@@ -267,16 +270,11 @@ public final class Challenge {
 
   private Path plant(Map<Integer, Candidate> open) throws IOException {
     Map<String, List<Planting>> plantings = new HashMap<>();
-    Map<String, Integer> firsts = new HashMap<>();
     Map<String, Map<String, Integer>> numbers = new HashMap<>();
     open.forEach(
         (number, candidate) -> {
           String type = candidate.plantable().mutant().className();
           for (PlantableMutant.Place place : candidate.plantable().places()) {
-            String at = type + "#" + place.code() + " " + place.instruction();
-            firstAtPlace
-                .computeIfAbsent(number, n -> new HashSet<>())
-                .add(firsts.computeIfAbsent(at, a -> number));
             plantings
                 .computeIfAbsent(type, t -> new ArrayList<>())
                 .add(new Planting(number, place.code(), place.instruction(), place.replacement()));
@@ -299,6 +297,9 @@ public final class Challenge {
                 numbers.getOrDefault(file.name(), Map.of()));
         typeNames.add(file.name());
         invalid.addAll(planted.left());
+        planted
+            .watched()
+            .forEach(w -> watched.computeIfAbsent(w.mutant(), m -> new ArrayList<>()).add(w));
         folder.add(file.name(), file.bytes(), planted.bytes());
       }
     }
@@ -325,14 +326,16 @@ public final class Challenge {
       for (int number : order) {
         Candidate candidate = open.get(number);
         int method = method(candidate);
-        List<Integer> fit = tests.of(candidate, method);
-        boolean isPassed = firstAtPlace.get(number).stream().anyMatch(stage.places()::contains);
-        if (!fit.isEmpty() && isPassed && !invalid.contains(number)) {
+        boolean atStart =
+            candidate.plantable().mutant().method().equals("<clinit>()")
+                || stage.initialising().containsKey(method);
+        List<Integer> reaching = tests.of(candidate, method);
+        List<Integer> passing = tests.of(seen(stage, number, Watched::any));
+        if (!invalid.contains(number) && !reaching.isEmpty() && !passing.isEmpty()) {
           tried.add(number);
-          boolean atStart =
-              candidate.plantable().mutant().method().equals("<clinit>()")
-                  || stage.initialising().containsKey(method);
-          tasks.add(new Task(number, method, fit, atStart));
+          boolean isSure = !atStart && !candidate.reached().bySome();
+          List<Integer> changed = tests.of(seen(stage, number, Watched::sights));
+          tasks.add(new Task(number, method, isSure ? changed : reaching, atStart));
         }
       }
       parts.add(new Campaign.Part(stage, tasks));
@@ -344,6 +347,14 @@ public final class Challenge {
       }
     }
     return parts;
+  }
+
+  private BitSet seen(Stage stage, int mutant, Function<Watched, BitSet> sights) {
+    BitSet by = new BitSet();
+    watched
+        .getOrDefault(mutant, List.of())
+        .forEach(at -> by.or(stage.seen(at.place(), sights.apply(at))));
+    return by;
   }
 
   private int method(Candidate candidate) {

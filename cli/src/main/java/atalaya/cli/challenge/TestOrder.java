@@ -92,6 +92,11 @@ final class TestOrder {
         .initialising()
         .getOrDefault(method, Set.of())
         .forEach(type -> wanted.or(usersOf.computeIfAbsent(typeNames.get(type), this::users)));
+    return of(wanted);
+  }
+
+  /** Those of some tests that may judge mutants. */
+  List<Integer> of(BitSet wanted) {
     List<Integer> byRank =
         wanted.stream()
             .boxed()

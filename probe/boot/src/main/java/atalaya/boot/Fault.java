@@ -27,11 +27,27 @@ public final class Fault {
   /** Whether the active mutant did anything. */
   public static volatile boolean acted;
 
+  /** What is seen at a place: a number below zero, or the first of two below the other. */
+  public static final int LESS = 0;
+
+  /** What is seen at a place: zero, null, or twice the same. */
+  public static final int SAME = 1;
+
+  /** What is seen at a place: a number above zero, the first of two above the other, another. */
+  public static final int MORE = 2;
+
+  /** What is seen at a place: that control comes to it. */
+  public static final int PASSED = 3;
+
+  /** How many such sights a place has. */
+  public static final int SIGHTS = 4;
+
   /**
-   * By the number of a mutant, whether control came to its place; null while nobody wants to know.
-   * Of several mutants at one place the first stands for all.
+   * What was seen at the places of mutants: {@code SIGHTS} for each, {@code SIGHTS} times the
+   * number of a mutant on; null while nobody wants to know. Of several mutants at one place the
+   * first stands for all.
    */
-  public static boolean[] places;
+  public static boolean[] seen;
 
   /** By its number, whether a method was entered; null while nobody wants to know. */
   public static boolean[] entered;
@@ -64,14 +80,38 @@ public final class Fault {
     if (entered != null) {
       note(number);
     }
-    return number == method || places != null;
+    return number == method || seen != null;
   }
 
   /** Control comes to the place of a mutant. */
   public static void at(int place) {
-    boolean[] to = places;
+    saw(place, PASSED);
+  }
+
+  /** It does with a number. */
+  public static void atNumber(int value, int place) {
+    atNumbers(value, 0, place);
+  }
+
+  /** It does with two numbers. */
+  public static void atNumbers(int one, int other, int place) {
+    saw(place, one < other ? LESS : one == other ? SAME : MORE);
+  }
+
+  /** It does with an object or null. */
+  public static void atObject(Object value, int place) {
+    atObjects(value, null, place);
+  }
+
+  /** It does with two of them. */
+  public static void atObjects(Object one, Object other, int place) {
+    saw(place, one == other ? SAME : MORE);
+  }
+
+  private static void saw(int place, int sight) {
+    boolean[] to = seen;
     if (to != null) {
-      to[place] = true;
+      to[SIGHTS * place + sight] = true;
     }
   }
 

@@ -12,6 +12,7 @@ import atalaya.trial.find.PlantableMutant;
 import atalaya.trial.find.ProjectMutants;
 import atalaya.trial.plant.ClassPlanter;
 import atalaya.trial.plant.Planting;
+import atalaya.trial.plant.Watched;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.file.Files;
@@ -57,16 +58,40 @@ class MutantsTest {
     String source = resource("Pier.java");
     Map<String, byte[]> classes = compile(List.of(source), release).orElseThrow();
     List<PlantableMutant> mutants = find(classes, source);
-    Map<String, byte[]> planted = planted(classes, mutants);
-    assertThat(run(planted)).isEqualTo(run(classes));
+    List<Watched> watched = new ArrayList<>();
+    Map<String, byte[]> planted = planted(classes, mutants, watched);
+    String unmutated = run(classes);
+    assertThat(run(planted)).isEqualTo(unmutated);
+    Set<Integer> changing = changing(planted, mutants.size(), watched);
     List<String> wrong = new ArrayList<>();
     for (int number = 0; number < mutants.size(); number++) {
       PlantableMutant mutant = mutants.get(number);
-      if (!runPlanted(planted, mutant, number).equals(run(alone(classes, mutant)))) {
+      String alone = run(alone(classes, mutant));
+      boolean isMissed = !changing.contains(number) && !alone.equals(unmutated);
+      if (isMissed || !runPlanted(planted, mutant, number).equals(alone)) {
         wrong.add(words(mutant));
       }
     }
     assertThat(wrong).isEmpty();
+    assertThat(changing.size()).isBetween(mutants.size() / 2, mutants.size() - 10);
+  }
+
+  /** The mutants that would change something where they stand, told by an unmutated run. */
+  private static Set<Integer> changing(
+      Map<String, byte[]> planted, int mutants, List<Watched> watched) {
+    Fault.seen = new boolean[Fault.SIGHTS * mutants];
+    try {
+      run(planted);
+      Set<Integer> changing = new HashSet<>();
+      for (Watched at : watched) {
+        if (at.sights().stream().anyMatch(s -> Fault.seen[Fault.SIGHTS * at.place() + s])) {
+          changing.add(at.mutant());
+        }
+      }
+      return changing;
+    } finally {
+      Fault.seen = null;
+    }
   }
 
   @Test
@@ -178,7 +203,7 @@ class MutantsTest {
   }
 
   private static Map<String, byte[]> planted(
-      Map<String, byte[]> classes, List<PlantableMutant> mutants) {
+      Map<String, byte[]> classes, List<PlantableMutant> mutants, List<Watched> watched) {
     Map<String, List<Planting>> plantings = new HashMap<>();
     for (int number = 0; number < mutants.size(); number++) {
       plantings
@@ -193,6 +218,7 @@ class MutantsTest {
           here.forEach(planting -> numbers.put(planting.code(), number(name, planting.code())));
           ClassPlanter.Planted all = ClassPlanter.all(bytes, 0, here, numbers);
           assertThat(all.left()).isEmpty();
+          watched.addAll(all.watched());
           planted.put(name, all.bytes());
         });
     return planted;

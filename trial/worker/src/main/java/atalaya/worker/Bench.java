@@ -16,6 +16,7 @@ final class Bench {
 
   private final Map<Integer, Driver> drivers = new HashMap<>();
   private final Watch watch;
+  private final Sights sights = new Sights();
   private List<TestRef> known = new ArrayList<>();
   private long nanosInTests;
   private long nanosInFrameworks;
@@ -32,18 +33,26 @@ final class Bench {
     final long steps;
     final Throwable failure;
 
-    Result(TestRef test, int verdict, long nanos, long steps, Throwable failure) {
+    /** What it saw where mutants stand, while that is wanted. */
+    final int[] seen;
+
+    Result(TestRef test, int verdict, long nanos, long steps, Throwable failure, int[] seen) {
       this.test = test;
       this.verdict = verdict;
       this.nanos = nanos;
       this.steps = steps;
       this.failure = failure;
+      this.seen = seen;
     }
 
     /** Whether it failed, or went on for too long. */
     boolean isNoticed() {
       return verdict == Message.FAILED || verdict == Message.SPENT;
     }
+  }
+
+  Sights sights() {
+    return sights;
   }
 
   /** All tests that will be run come from these. */
@@ -155,6 +164,7 @@ final class Bench {
 
     @Override
     public void started(String id) {
+      sights.putAround();
       current = byId.get(id);
       began = System.nanoTime();
       if (current == null) {
@@ -174,7 +184,7 @@ final class Bench {
       TestRef test = current;
       if (test != null) {
         noticed |= verdict != Message.PASSED;
-        results.add(new Result(test, verdict, nanos, budget - Fault.steps, failure));
+        results.add(new Result(test, verdict, nanos, budget - Fault.steps, failure, sights.take()));
       }
       current = null;
       allow(allSteps, allNanos);
@@ -184,7 +194,7 @@ final class Bench {
     public void skipped(String id) {
       TestRef test = byId.get(id);
       if (test != null) {
-        results.add(new Result(test, Message.SKIPPED, 0, 0, null));
+        results.add(new Result(test, Message.SKIPPED, 0, 0, null, sights.take()));
       }
       current = null;
     }
@@ -199,7 +209,8 @@ final class Bench {
               spent ? Message.SPENT : Message.FAILED,
               0,
               budget - Fault.steps,
-              failure));
+              failure,
+              sights.take()));
     }
 
     @Override

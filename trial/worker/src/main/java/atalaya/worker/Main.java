@@ -24,7 +24,6 @@ public final class Main {
   private final Map<Integer, TestRef> tests = new TreeMap<>();
   private Bench bench;
   private Deciding deciding;
-  private boolean[] toldPlaces = new boolean[0];
 
   private Main(File folder) throws IOException {
     orders = Channel.open(new File(folder, "orders"));
@@ -124,7 +123,7 @@ public final class Main {
 
   private void unmutated(DataInputStream order) throws IOException {
     int methods = order.readInt();
-    Fault.places = new boolean[order.readInt()];
+    bench.sights().begin(order.readInt());
     int groups = order.readInt();
     for (int group = 0; group < groups; group++) {
       List<TestRef> of = new ArrayList<>();
@@ -144,55 +143,31 @@ public final class Main {
               to.writeLong(result.nanos);
               to.writeLong(result.steps);
               Channel.writeText(to, Deciding.words(result.failure));
+              Channel.writeNumbers(to, result.seen);
             });
       }
       long around = System.nanoTime() - began - (bench.nanosInTests() - inTests);
       boolean[] entered = Fault.entered;
       Set<Long> initialising = Fault.enteredInitialising;
       int number = group;
-      boolean[] soFar = Fault.places;
-      answers.send(Message.PLACES, to -> Channel.writeNumbers(to, newIn(soFar)));
+      int[] seenAround = bench.sights().takeAround();
       answers.send(
           Message.GROUP_RAN,
           to -> {
             to.writeInt(number);
             to.writeLong(around);
-            Channel.writeNumbers(to, numbers(entered));
+            Channel.writeNumbers(to, Sights.numbers(entered));
+            Channel.writeNumbers(to, seenAround);
             to.writeInt(initialising.size());
             for (long pair : initialising) {
               to.writeLong(pair);
             }
           });
     }
-    Fault.places = null;
+    bench.sights().end();
     Fault.entered = null;
     Fault.enteredInitialising = null;
     deciding.countThreads();
     answers.send(Message.ALL_RAN, to -> {});
-  }
-
-  /** The places that no earlier group came to. */
-  private int[] newIn(boolean[] places) {
-    boolean[] now = places.clone();
-    for (int told : numbers(toldPlaces)) {
-      now[told] = false;
-    }
-    toldPlaces = places.clone();
-    return numbers(now);
-  }
-
-  private static int[] numbers(boolean[] marks) {
-    int count = 0;
-    for (boolean mark : marks) {
-      count += mark ? 1 : 0;
-    }
-    int[] numbers = new int[count];
-    int at = 0;
-    for (int i = 0; i < marks.length; i++) {
-      if (marks[i]) {
-        numbers[at++] = i;
-      }
-    }
-    return numbers;
   }
 }

@@ -26,17 +26,18 @@ public final class Message {
   /** To the worker: end. */
   public static final int END = 5;
 
-  /** From the worker: a test ran; its number, verdict, nanoseconds, steps, what was wrong. */
+  /**
+   * From the worker: a test ran; its number, verdict, nanoseconds, steps, what was wrong, and which
+   * of {@code Fault.seen} it saw.
+   */
   public static final int RAN = 11;
 
   /**
    * From the worker: a group ran; its number, nanoseconds not spent in its tests, the methods
-   * entered, those while initialising as {@code Fault.enteredInitialising} has them.
+   * entered, what was seen around its tests, those entered while initialising as {@code
+   * Fault.enteredInitialising} has them.
    */
   public static final int GROUP_RAN = 12;
-
-  /** From the worker: the places of mutants to which no group before this one came. */
-  public static final int PLACES = 19;
 
   /** From the worker: all groups ran. */
   public static final int ALL_RAN = 13;

@@ -1,5 +1,6 @@
 package atalaya.trial.decide;
 
+import atalaya.boot.Fault;
 import atalaya.core.mutant.Fate;
 import atalaya.worker.Channel;
 import atalaya.worker.Message;
@@ -8,11 +9,13 @@ import java.io.DataOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -38,7 +41,7 @@ public final class Stage {
   private final Map<String, Set<Integer>> entered = new HashMap<>();
   private final Map<String, Long> around = new HashMap<>();
   private final Map<Integer, Set<Integer>> initialising = new HashMap<>();
-  private final Set<Integer> places = new HashSet<>();
+  private final Map<Integer, BitSet> seenBy = new HashMap<>();
   private Shares shares = Shares.NONE;
 
   /**
@@ -88,9 +91,20 @@ public final class Stage {
     return entered;
   }
 
-  /** The mutants to whose places control came; of several at one place the first. */
-  public Set<Integer> places() {
-    return places;
+  /** The numbers of the tests that saw one of the sights at a place, or had it seen around them. */
+  public BitSet seen(int place, BitSet sights) {
+    BitSet tests = new BitSet();
+    sights.stream()
+        .mapToObj(sight -> seenBy.get(Fault.SIGHTS * place + sight))
+        .filter(Objects::nonNull)
+        .forEach(tests::or);
+    return tests;
+  }
+
+  private void saw(List<Integer> tests, DataInputStream answer) throws IOException {
+    for (int sight : Channel.readNumbers(answer)) {
+      tests.forEach(seenBy.computeIfAbsent(sight, s -> new BitSet())::set);
+    }
   }
 
   /** How many nanoseconds were spent around the tests of the group of a test. */
@@ -204,11 +218,6 @@ public final class Stage {
         answered = true;
         switch (answer.readByte()) {
           case Message.RAN -> ran(answer);
-          case Message.PLACES -> {
-            for (int place : Channel.readNumbers(answer)) {
-              places.add(place);
-            }
-          }
           case Message.GROUP_RAN -> {
             answer.readInt();
             around.put(names.get(done), answer.readLong());
@@ -217,6 +226,7 @@ public final class Stage {
               of.add(number);
             }
             entered.put(names.get(done), of);
+            saw(groups.get(names.get(done)), answer);
             for (int i = answer.readInt(); i > 0; i--) {
               long pair = answer.readLong();
               initialising
@@ -241,6 +251,7 @@ public final class Stage {
     long nanos = answer.readLong();
     long steps = Math.max(1, answer.readLong());
     String words = Channel.readText(answer);
+    saw(List.of(number), answer);
     Unmutated now = new Unmutated(verdict, nanos, steps, words);
     unmutated.merge(number, now, Stage::worse);
   }
@@ -313,6 +324,8 @@ public final class Stage {
           killersOf.computeIfAbsent(unit.get(0).method(), m -> new ArrayList<>());
       boolean atOnce = false;
       long longest = longest(unit);
+      unit.stream().filter(task -> task.tests().isEmpty()).forEach(this::unchanging);
+      left.values().removeIf(task -> task.tests().isEmpty());
       int restarts = 0;
       while (!left.isEmpty() && restarts++ < MOST_RESTARTS) {
         order(List.copyOf(left.values()), killers, atOnce, false);
@@ -358,6 +371,11 @@ public final class Stage {
       }
       alone.addAll(left.values());
       return alone;
+    }
+
+    /** Where it changes nothing, for any test, none has to be run. */
+    private void unchanging(Task task) {
+      listener.decided(new Decided(task.mutant(), Fate.SURVIVED, 0, "", 0));
     }
 
     /** Decides a mutant in a JVM of its own. */

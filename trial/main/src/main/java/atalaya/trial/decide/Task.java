@@ -7,7 +7,8 @@ import java.util.List;
  *
  * @param mutant its number
  * @param method the number of its method
- * @param tests those that may notice it, the likeliest first
+ * @param tests those that may notice it, the likeliest first; none where it changes nothing that
+ *     any of them does
  * @param atStart whether its code runs while classes are initialised, so that a JVM of its own has
  *     the last word
  */

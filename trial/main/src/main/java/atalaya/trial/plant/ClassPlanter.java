@@ -1,5 +1,6 @@
 package atalaya.trial.plant;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -26,9 +27,10 @@ public final class ClassPlanter {
   /**
    * A planted class.
    *
+   * @param watched how it is seen whether mutants would change anything
    * @param left the mutants that could not be planted
    */
-  public record Planted(byte[] bytes, Set<Integer> left) {}
+  public record Planted(byte[] bytes, List<Watched> watched, Set<Integer> left) {}
 
   /**
    * Plants all mutants at once. Each method with mutants runs a copy of its code, in which they
@@ -40,6 +42,7 @@ public final class ClassPlanter {
   public static Planted all(
       byte[] original, int typeNumber, List<Planting> plantings, Map<String, Integer> numbers) {
     ClassNode type = read(original);
+    List<Watched> watched = new ArrayList<>();
     Set<Integer> left = new HashSet<>();
     Map<String, List<Planting>> byMethod =
         plantings.stream().collect(Collectors.groupingBy(Planting::code));
@@ -49,11 +52,12 @@ public final class ClassPlanter {
       if (usesSubroutines(method)) {
         of.forEach(planting -> left.add(planting.mutant()));
       } else if (method.instructions.size() > 0) {
-        new SchemaMethod(type, typeNumber, method, of).plant(numbers.getOrDefault(key, -1), left);
+        new SchemaMethod(type, typeNumber, method, of)
+            .plant(numbers.getOrDefault(key, -1), watched, left);
       }
     }
     try {
-      return new Planted(write(type), left);
+      return new Planted(write(type), watched, left);
     } catch (MethodTooLargeException e) {
       String tooLarge = e.getMethodName() + e.getDescriptor();
       return withoutMethod(original, typeNumber, plantings, numbers, tooLarge);
@@ -69,14 +73,14 @@ public final class ClassPlanter {
       String tooLarge) {
     List<Planting> rest = plantings.stream().filter(p -> !p.code().equals(tooLarge)).toList();
     if (rest.size() == plantings.size()) {
-      return new Planted(original, Set.of());
+      return new Planted(original, List.of(), Set.of());
     }
     Map<String, Integer> other = new HashMap<>(numbers);
     other.remove(tooLarge);
     Planted planted = all(original, typeNumber, rest, other);
     Set<Integer> left = new HashSet<>(planted.left());
     plantings.stream().filter(p -> p.code().equals(tooLarge)).forEach(p -> left.add(p.mutant()));
-    return new Planted(planted.bytes(), left);
+    return new Planted(planted.bytes(), planted.watched(), left);
   }
 
   /** Plants one mutant for good. */

@@ -24,7 +24,7 @@ import org.objectweb.asm.tree.TableSwitchInsnNode;
 final class SchemaMethod {
   static final int API = Opcodes.ASM9;
 
-  private static final String FAULT = "atalaya/boot/Fault";
+  static final String FAULT = "atalaya/boot/Fault";
   private static final int FRAMES_SINCE = Opcodes.V1_6;
 
   private final ClassNode type;
@@ -48,9 +48,10 @@ final class SchemaMethod {
    * Plants it.
    *
    * @param number of the method; negative for one without mutants
+   * @param watched takes how it is seen whether mutants would change anything
    * @param left takes the mutants in code that can't be reached
    */
-  void plant(int number, Set<Integer> left) {
+  void plant(int number, List<Watched> watched, Set<Integer> left) {
     boolean initialises = method.name.equals("<clinit>");
     to.visitCode();
     if (initialises) {
@@ -63,7 +64,7 @@ final class SchemaMethod {
       call("enter", "(I)Z");
       to.visitJumpInsn(Opcodes.IFNE, mutated);
     }
-    body(Map.of(), initialises, left);
+    body(Map.of(), initialises, watched, left);
     if (method.localVariables != null) {
       method.localVariables.forEach(variable -> variable.accept(to));
     }
@@ -71,7 +72,7 @@ final class SchemaMethod {
       method.instructions.resetLabels();
       to.visitLabel(mutated);
       frame(new AnalyzerAdapter(type.name, method.access, method.name, method.desc, null));
-      body(plantings, initialises, left);
+      body(plantings, initialises, watched, left);
     }
     method.instructions = to.instructions;
     method.tryCatchBlocks = to.tryCatchBlocks;
@@ -84,7 +85,11 @@ final class SchemaMethod {
     to.visitMethodInsn(Opcodes.INVOKESTATIC, FAULT, name, descriptor, false);
   }
 
-  private void body(Map<Integer, List<Planting>> mutants, boolean initialises, Set<Integer> left) {
+  private void body(
+      Map<Integer, List<Planting>> mutants,
+      boolean initialises,
+      List<Watched> watched,
+      Set<Integer> left) {
     method.tryCatchBlocks.forEach(block -> block.accept(to));
     AnalyzerAdapter state =
         new AnalyzerAdapter(type.name, method.access, method.name, method.desc, to);
@@ -106,6 +111,8 @@ final class SchemaMethod {
         List<Planting> here = mutants.get(number);
         if (here != null && (state.locals != null || !frames)) {
           mutated(node, here, state);
+          here.forEach(
+              planting -> watched.add(Watched.of(node, planting, method, here.get(0).mutant())));
           continue;
         }
         if (here != null) {
@@ -119,8 +126,7 @@ final class SchemaMethod {
   private void mutated(AbstractInsnNode node, List<Planting> mutants, AnalyzerAdapter state) {
     Label join = new Label();
     boolean joins = false;
-    Pushing.integer(to, mutants.get(0).mutant());
-    call("at", "(I)V");
+    Watched.look(to, node, mutants.get(0).mutant());
     for (Planting mutant : mutants) {
       Label next = new Label();
       to.visitFieldInsn(Opcodes.GETSTATIC, FAULT, "mutant", "I");

@@ -1,0 +1,104 @@
+package atalaya.trial.plant;
+
+import atalaya.boot.Fault;
+import java.util.BitSet;
+import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.tree.AbstractInsnNode;
+import org.objectweb.asm.tree.MethodNode;
+
+/**
+ * What is watched where a mutant stands while the tests run unmutated: whether it would have
+ * changed the state of the program there. Where it would not, no test can notice it (state
+ * infection: Just, Ernst, Fraser 2014).
+ *
+ * @param mutant its number
+ * @param place the number of the mutant that stands for its place
+ * @param sights those of {@link Fault} at which the mutant would change something
+ */
+public record Watched(int mutant, int place, BitSet sights) {
+  /** All sights of the place: control comes to it. */
+  public BitSet any() {
+    BitSet any = new BitSet();
+    any.set(0, Fault.SIGHTS);
+    return any;
+  }
+
+  /** Tells {@code Fault} what an instruction finds on the stack, as far as mutants depend on it. */
+  static void look(MethodVisitor to, AbstractInsnNode at, int place) {
+    switch (at.getOpcode()) {
+      case Opcodes.IFEQ,
+          Opcodes.IFNE,
+          Opcodes.IFLT,
+          Opcodes.IFGE,
+          Opcodes.IFGT,
+          Opcodes.IFLE,
+          Opcodes.IRETURN ->
+          look(to, Opcodes.DUP, place, "atNumber", "(II)V");
+      case Opcodes.IF_ICMPEQ,
+          Opcodes.IF_ICMPNE,
+          Opcodes.IF_ICMPLT,
+          Opcodes.IF_ICMPGE,
+          Opcodes.IF_ICMPGT,
+          Opcodes.IF_ICMPLE ->
+          look(to, Opcodes.DUP2, place, "atNumbers", "(III)V");
+      case Opcodes.IFNULL, Opcodes.IFNONNULL, Opcodes.ARETURN ->
+          look(to, Opcodes.DUP, place, "atObject", "(Ljava/lang/Object;I)V");
+      case Opcodes.IF_ACMPEQ, Opcodes.IF_ACMPNE ->
+          look(to, Opcodes.DUP2, place, "atObjects", "(Ljava/lang/Object;Ljava/lang/Object;I)V");
+      default -> look(to, Opcodes.NOP, place, "at", "(I)V");
+    }
+  }
+
+  private static void look(
+      MethodVisitor to, int copy, int place, String method, String descriptor) {
+    to.visitInsn(copy);
+    Pushing.integer(to, place);
+    to.visitMethodInsn(Opcodes.INVOKESTATIC, SchemaMethod.FAULT, method, descriptor, false);
+  }
+
+  static Watched of(AbstractInsnNode at, Planting planting, MethodNode method, int place) {
+    BitSet sights = new BitSet();
+    for (int sight = 0; sight < Fault.SIGHTS; sight++) {
+      if (differs(at.getOpcode(), planting.replacement(), method.desc.endsWith(")Z"), sight)) {
+        sights.set(sight);
+      }
+    }
+    return new Watched(planting.mutant(), place, sights);
+  }
+
+  private static boolean differs(
+      int opcode, Replacement replacement, boolean returnsBoolean, int sight) {
+    if (sight == Fault.PASSED) {
+      return true;
+    }
+    if (replacement instanceof Replacement.JumpOn jump) {
+      return jumps(opcode, sight) != jumps(jump.opcode(), sight);
+    }
+    if (replacement instanceof Replacement.Jump jump) {
+      return jumps(opcode, sight) != jump.taken();
+    }
+    if (replacement instanceof Replacement.Returned returned
+        && returned.value() instanceof Value.Of value) {
+      Object constant = value.constant();
+      boolean isNothing = constant == null || constant.equals(0);
+      boolean isTrue = returnsBoolean && constant.equals(1);
+      return !(isNothing && sight == Fault.SAME || isTrue && sight == Fault.MORE);
+    }
+    return true;
+  }
+
+  private static boolean jumps(int opcode, int sight) {
+    return switch (opcode) {
+      case Opcodes.IFEQ, Opcodes.IF_ICMPEQ, Opcodes.IF_ACMPEQ, Opcodes.IFNULL ->
+          sight == Fault.SAME;
+      case Opcodes.IFNE, Opcodes.IF_ICMPNE, Opcodes.IF_ACMPNE, Opcodes.IFNONNULL ->
+          sight != Fault.SAME;
+      case Opcodes.IFLT, Opcodes.IF_ICMPLT -> sight == Fault.LESS;
+      case Opcodes.IFGE, Opcodes.IF_ICMPGE -> sight != Fault.LESS;
+      case Opcodes.IFGT, Opcodes.IF_ICMPGT -> sight == Fault.MORE;
+      case Opcodes.IFLE, Opcodes.IF_ICMPLE -> sight != Fault.MORE;
+      default -> throw new IllegalArgumentException("not a conditional jump: " + opcode);
+    };
+  }
+}
