@@ -38,6 +38,8 @@ import java.util.stream.Collectors;
  * tests. {@code bench/verdicts} runs it.
  */
 final class SlowWay {
+  private static final int TOLD_EVERY = 20;
+
   private final Map<JvmSetup, List<RunnableTest>> tests;
   private final WorkerKit kit;
   private final Path scratch;
@@ -92,6 +94,7 @@ final class SlowWay {
     way.longest = TimeUnit.SECONDS.toNanos(20) + 10 * (System.nanoTime() - began);
     System.out.println(fit.size() + " tests pass in a fresh JVM");
     began = System.nanoTime();
+    int done = 0;
     int different = 0;
     for (TriedMutant mutant : drawn) {
       PlantableMutant plantable = found.get(mutant.mutant().name());
@@ -117,15 +120,13 @@ final class SlowWay {
                 + "), slowly by tests "
                 + noticing.stream().limit(5).toList());
       }
+      done++;
+      if (done % TOLD_EVERY == 0 || done == drawn.size()) {
+        long seconds = TimeUnit.NANOSECONDS.toSeconds(System.nanoTime() - began);
+        System.out.println(
+            done + " mutants, " + different + " different; the slow way took " + seconds + " s");
+      }
     }
-    long seconds = TimeUnit.NANOSECONDS.toSeconds(System.nanoTime() - began);
-    System.out.println(
-        drawn.size()
-            + " mutants, "
-            + different
-            + " different; the slow way took "
-            + seconds
-            + " s");
   }
 
   private static List<SourceText> sources(RunFile run) {
