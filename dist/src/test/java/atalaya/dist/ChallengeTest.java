@@ -255,7 +255,10 @@ class ChallengeTest {
         .singleElement()
         .asString()
         .matches(
-            "  LockTest\\.looksAround\\(\\): reaches \\d+ mutants, was run with \\d+, noticed none");
+            "  LockTest\\.looksAround\\(\\): \\d+ mutants change what it does; run with \\d+, it noticed none");
+    assertThat(done.out())
+        .contains("line 24: `force > 9` is `force >= 9` (needs another input)\n")
+        .contains("line 34: `boat + 1` is `boat - 1`\n");
     Map<String, String> verdicts = verdicts("tests");
     assertThat(verdicts)
         .as("what initialises the class is tried in a JVM of its own")

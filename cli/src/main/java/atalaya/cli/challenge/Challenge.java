@@ -100,7 +100,7 @@ public final class Challenge {
    * @param takenOver how many verdicts were there already, or in an earlier run
    * @param isResumed whether they were there already
    * @param unfit why tests took no part, by their number
-   * @param silent tests that reach many mutants and noticed none
+   * @param silent tests for which many mutants change something and that noticed none
    * @param isOver whether the budget ended it
    */
   public record Outcome(

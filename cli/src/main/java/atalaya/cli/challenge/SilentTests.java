@@ -13,8 +13,9 @@ import java.util.Set;
 import java.util.function.BooleanSupplier;
 
 /**
- * Finds tests that reach many mutants and notice none. That a test was not the first to notice says
- * little: others are asked before it. So those that never were are asked by themselves.
+ * Finds tests for which many mutants change something and that notice none. That a test was not the
+ * first to notice says little: others are asked before it. So those that never were are asked by
+ * themselves.
  */
 public final class SilentTests {
   private static final int MANY = 10;
@@ -35,7 +36,7 @@ public final class SilentTests {
    * A test that noticed nothing.
    *
    * @param test its number
-   * @param reached how many mutants it reaches
+   * @param reached how many mutants change something for it
    * @param asked by how many of them it was run
    */
   public record Silent(int test, int reached, int asked) {}
@@ -49,7 +50,7 @@ public final class SilentTests {
   /**
    * Those that may notice mutants which are decided, those that reach most first.
    *
-   * @param tasks all mutants with the tests that reach them
+   * @param tasks all mutants with the tests for which they change something
    * @param fates of the mutants, by number
    * @param noticing the tests that noticed one before the others
    * @param isOver whether no more may be asked

@@ -193,11 +193,18 @@ public final class ChallengeView {
         lines.add("  " + Words.plain(lastMethod));
       }
       String place = "    line " + mutant.line() + ": ";
-      lines.add(
-          place + Words.command(Unnoticed.when(mutant), Math.max(60, width - place.length())));
+      String note = survivor.needsInput() ? " (needs another input)" : "";
+      int room = Math.max(60, width - place.length() - note.length());
+      lines.add(place + Words.command(Unnoticed.when(mutant), room) + paint.dim(note));
     }
     if (survivors.size() > survivorsShown) {
       lines.add("  and " + (survivors.size() - survivorsShown) + " more; --all shows them");
+    }
+    int needInput = (int) survivors.stream().filter(TriedMutant::needsInput).count();
+    if (needInput > 0) {
+      lines.add(
+          Words.count(needInput, "survivor needs", "survivors need")
+              + " another input, one for which it makes a difference; the others need an assertion");
     }
     return lines;
   }
@@ -216,11 +223,11 @@ public final class ChallengeView {
                 lines.add(
                     "  "
                         + Words.plain(testNames.get(test.test()))
-                        + ": reaches "
+                        + ": "
                         + test.reached()
-                        + " mutants, was run with "
+                        + " mutants change what it does; run with "
                         + test.asked()
-                        + ", noticed none"));
+                        + ", it noticed none"));
     return lines;
   }
 

@@ -14,4 +14,9 @@ public record TriedMutant(
       throw new IllegalArgumentException("tests run must be >= 0 (got " + testsRun + ")");
     }
   }
+
+  /** Whether it survived because nothing that any test does at its place comes out differently. */
+  public boolean needsInput() {
+    return fate == Fate.SURVIVED && testsRun == 0;
+  }
 }

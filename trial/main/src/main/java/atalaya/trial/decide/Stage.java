@@ -20,6 +20,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.TimeUnit;
+import org.roaringbitmap.RoaringBitmap;
 
 /** The tests of one set-up of a JVM: runs them unmutated, then decides mutants by them. */
 public final class Stage {
@@ -41,7 +42,7 @@ public final class Stage {
   private final Map<String, Set<Integer>> entered = new HashMap<>();
   private final Map<String, Long> around = new HashMap<>();
   private final Map<Integer, Set<Integer>> initialising = new HashMap<>();
-  private final Map<Integer, BitSet> seenBy = new HashMap<>();
+  private final Map<Integer, RoaringBitmap> seenBy = new HashMap<>();
   private Shares shares = Shares.NONE;
 
   /**
@@ -97,13 +98,13 @@ public final class Stage {
     sights.stream()
         .mapToObj(sight -> seenBy.get(Fault.SIGHTS * place + sight))
         .filter(Objects::nonNull)
-        .forEach(tests::or);
+        .forEach(by -> by.forEach((int test) -> tests.set(test)));
     return tests;
   }
 
   private void saw(List<Integer> tests, DataInputStream answer) throws IOException {
     for (int sight : Channel.readNumbers(answer)) {
-      tests.forEach(seenBy.computeIfAbsent(sight, s -> new BitSet())::set);
+      tests.forEach(seenBy.computeIfAbsent(sight, s -> new RoaringBitmap())::add);
     }
   }
 
