@@ -335,7 +335,11 @@ public final class Challenge {
           tried.add(number);
           boolean isSure = !atStart && !candidate.reached().bySome();
           List<Integer> changed = tests.of(seen(stage, number, Watched::sights));
-          tasks.add(new Task(number, method, isSure ? changed : reaching, atStart));
+          List<Integer> asked = isSure ? changed : reaching;
+          // What one test leaves behind for the next, it leaves in the order they were observed in.
+          boolean isLeft = watched.get(number).stream().anyMatch(Watched::isShared);
+          List<Integer> inOrder = isLeft ? asked.stream().sorted().toList() : asked;
+          tasks.add(new Task(number, method, inOrder, atStart || isLeft));
         }
       }
       parts.add(new Campaign.Part(stage, tasks));

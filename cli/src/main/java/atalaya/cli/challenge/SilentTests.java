@@ -64,7 +64,7 @@ public final class SilentTests {
       throws IOException, InterruptedException {
     Map<Integer, List<Task>> tasksOf = new HashMap<>();
     for (Task task : tasks) {
-      boolean isClear = !task.atStart() && fates.get(task.mutant()) != Fate.TIMEOUT;
+      boolean isClear = !task.isShared() && fates.get(task.mutant()) != Fate.TIMEOUT;
       for (int test : task.tests()) {
         if (isClear && fates.containsKey(task.mutant()) && !noticing.contains(test)) {
           tasksOf.computeIfAbsent(test, t -> new ArrayList<>()).add(task);

@@ -345,7 +345,7 @@ public final class Stage {
               boolean acted = answer.readBoolean();
               Task task = left.remove(decided.mutant());
               // What tests left behind may hide it, in this JVM.
-              boolean mayBeHidden = task.atStart() || !acted;
+              boolean mayBeHidden = task.isShared() || !acted;
               if (mayBeHidden && !decided.fate().isNoticed()) {
                 alone.add(task);
               } else {

@@ -9,10 +9,10 @@ import java.util.List;
  * @param method the number of its method
  * @param tests those that may notice it, the likeliest first; none where it changes nothing that
  *     any of them does
- * @param atStart whether its code runs while classes are initialised, so that a JVM of its own has
- *     the last word
+ * @param isShared whether its code changes what tests share, as while classes are initialised, so
+ *     that a JVM of its own has the last word
  */
-public record Task(int mutant, int method, List<Integer> tests, boolean atStart) {
+public record Task(int mutant, int method, List<Integer> tests, boolean isShared) {
   public Task {
     tests = List.copyOf(tests);
   }

@@ -15,8 +15,9 @@ import org.objectweb.asm.tree.MethodNode;
  * @param mutant its number
  * @param place the number of the mutant that stands for its place
  * @param sights those of {@link Fault} at which the mutant would change something
+ * @param isShared whether it changes a static field, which later tests find as it left it
  */
-public record Watched(int mutant, int place, BitSet sights) {
+public record Watched(int mutant, int place, BitSet sights, boolean isShared) {
   /** All sights of the place: control comes to it. */
   public BitSet any() {
     BitSet any = new BitSet();
@@ -64,7 +65,7 @@ public record Watched(int mutant, int place, BitSet sights) {
         sights.set(sight);
       }
     }
-    return new Watched(planting.mutant(), place, sights);
+    return new Watched(planting.mutant(), place, sights, at.getOpcode() == Opcodes.PUTSTATIC);
   }
 
   private static boolean differs(
