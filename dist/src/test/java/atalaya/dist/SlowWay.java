@@ -10,7 +10,7 @@ import atalaya.java.SourceText;
 import atalaya.launch.project.Project;
 import atalaya.store.runfile.RunFile;
 import atalaya.trial.decide.JvmSetup;
-import atalaya.trial.decide.PlantedFolder;
+import atalaya.trial.decide.PlantedClasses;
 import atalaya.trial.decide.RunnableTest;
 import atalaya.trial.decide.Stage;
 import atalaya.trial.decide.Unmutated;
@@ -153,7 +153,7 @@ final class SlowWay {
       Files.createDirectories(file.getParent());
       Files.write(file, changed);
     }
-    Path nothing = new PlantedFolder(Files.createDirectories(folder.resolve("none"))).finish();
+    PlantedClasses nothing = PlantedClasses.in(folder.resolve("none")).finish();
     Set<Integer> passing = new TreeSet<>();
     for (var part : tests.entrySet()) {
       List<String> classPath = new ArrayList<>(List.of(folder.toString()));

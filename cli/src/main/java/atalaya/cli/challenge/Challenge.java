@@ -16,7 +16,7 @@ import atalaya.store.runfile.RunFile;
 import atalaya.store.runfile.VerdictWriter;
 import atalaya.trial.decide.Campaign;
 import atalaya.trial.decide.Decided;
-import atalaya.trial.decide.PlantedFolder;
+import atalaya.trial.decide.PlantedClasses;
 import atalaya.trial.decide.RunnableTest;
 import atalaya.trial.decide.Shares;
 import atalaya.trial.decide.Stage;
@@ -244,7 +244,7 @@ public final class Challenge {
     Setups setups = Setups.of(project, run.jvms(), classFiles, tests);
     unfit.putAll(setups.unfit());
     progress.phase("planting " + open.size() + " mutants");
-    Path planted = plant(open);
+    PlantedClasses planted = plant(open);
     for (var setup : setups.tests().entrySet()) {
       progress.phase("running " + setup.getValue().size() + " tests unmutated");
       Path scratch = Files.createDirectory(settings.scratch().resolve("stage" + stages.size()));
@@ -268,7 +268,7 @@ public final class Challenge {
     }
   }
 
-  private Path plant(Map<Integer, Candidate> open) throws IOException {
+  private PlantedClasses plant(Map<Integer, Candidate> open) throws IOException {
     Map<String, List<Planting>> plantings = new HashMap<>();
     Map<String, Map<String, Integer>> numbers = new HashMap<>();
     open.forEach(
@@ -284,8 +284,7 @@ public final class Challenge {
             numbers.computeIfAbsent(type, t -> new HashMap<>()).put(place.code(), method);
           }
         });
-    PlantedFolder folder =
-        new PlantedFolder(Files.createDirectory(settings.scratch().resolve("planted")));
+    PlantedClasses classes = PlantedClasses.in(settings.scratch().resolve("planted"));
     Set<String> seen = new HashSet<>();
     for (KeptClass file : classFiles) {
       if (seen.add(file.name())) {
@@ -300,10 +299,11 @@ public final class Challenge {
         planted
             .watched()
             .forEach(w -> watched.computeIfAbsent(w.mutant(), m -> new ArrayList<>()).add(w));
-        folder.add(file.name(), file.bytes(), planted.bytes());
+        classes.mutated().add(file.name(), file.bytes(), planted.mutated());
+        classes.watching().add(file.name(), file.bytes(), planted.watching());
       }
     }
-    return folder.finish();
+    return classes.finish();
   }
 
   /** All constructors of a class are one: what initialises fields stands in each of them. */

@@ -80,7 +80,7 @@ public final class Fault {
     if (entered != null) {
       note(number);
     }
-    return number == method || seen != null;
+    return number == method;
   }
 
   /** Control comes to the place of a mutant. */

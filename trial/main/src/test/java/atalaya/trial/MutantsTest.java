@@ -30,6 +30,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.tools.JavaCompiler;
@@ -58,11 +59,11 @@ class MutantsTest {
     String source = resource("Pier.java");
     Map<String, byte[]> classes = compile(List.of(source), release).orElseThrow();
     List<PlantableMutant> mutants = find(classes, source);
-    List<Watched> watched = new ArrayList<>();
-    Map<String, byte[]> planted = planted(classes, mutants, watched);
+    Map<String, ClassPlanter.Planted> all = planted(classes, mutants);
+    Map<String, byte[]> planted = each(all, ClassPlanter.Planted::mutated);
     String unmutated = run(classes);
     assertThat(run(planted)).isEqualTo(unmutated);
-    Set<Integer> changing = changing(planted, mutants.size(), watched);
+    Set<Integer> changing = changing(all, mutants.size(), unmutated);
     List<String> wrong = new ArrayList<>();
     for (int number = 0; number < mutants.size(); number++) {
       PlantableMutant mutant = mutants.get(number);
@@ -78,20 +79,22 @@ class MutantsTest {
 
   /** The mutants that would change something where they stand, told by an unmutated run. */
   private static Set<Integer> changing(
-      Map<String, byte[]> planted, int mutants, List<Watched> watched) {
+      Map<String, ClassPlanter.Planted> planted, int mutants, String unmutated) {
     Fault.seen = new boolean[Fault.SIGHTS * mutants];
     try {
-      run(planted);
-      Set<Integer> changing = new HashSet<>();
-      for (Watched at : watched) {
-        if (at.sights().stream().anyMatch(s -> Fault.seen[Fault.SIGHTS * at.place() + s])) {
-          changing.add(at.mutant());
-        }
-      }
-      return changing;
+      assertThat(run(each(planted, ClassPlanter.Planted::watching))).isEqualTo(unmutated);
+      return planted.values().stream()
+          .flatMap(type -> type.watched().stream())
+          .filter(at -> at.sights().stream().anyMatch(s -> seen(at, s)))
+          .map(Watched::mutant)
+          .collect(Collectors.toSet());
     } finally {
       Fault.seen = null;
     }
+  }
+
+  private static boolean seen(Watched at, int sight) {
+    return Fault.seen[Fault.SIGHTS * at.place() + sight];
   }
 
   @Test
@@ -202,15 +205,21 @@ class MutantsTest {
         .toList();
   }
 
-  private static Map<String, byte[]> planted(
-      Map<String, byte[]> classes, List<PlantableMutant> mutants, List<Watched> watched) {
+  private static Map<String, byte[]> each(
+      Map<String, ClassPlanter.Planted> planted, Function<ClassPlanter.Planted, byte[]> part) {
+    return planted.entrySet().stream()
+        .collect(Collectors.toMap(Map.Entry::getKey, e -> part.apply(e.getValue())));
+  }
+
+  private static Map<String, ClassPlanter.Planted> planted(
+      Map<String, byte[]> classes, List<PlantableMutant> mutants) {
     Map<String, List<Planting>> plantings = new HashMap<>();
     for (int number = 0; number < mutants.size(); number++) {
       plantings
           .computeIfAbsent(mutants.get(number).mutant().className(), c -> new ArrayList<>())
           .addAll(places(mutants.get(number), number));
     }
-    Map<String, byte[]> planted = new HashMap<>();
+    Map<String, ClassPlanter.Planted> planted = new HashMap<>();
     classes.forEach(
         (name, bytes) -> {
           List<Planting> here = plantings.getOrDefault(name, List.of());
@@ -218,8 +227,7 @@ class MutantsTest {
           here.forEach(planting -> numbers.put(planting.code(), number(name, planting.code())));
           ClassPlanter.Planted all = ClassPlanter.all(bytes, 0, here, numbers);
           assertThat(all.left()).isEmpty();
-          watched.addAll(all.watched());
-          planted.put(name, all.bytes());
+          planted.put(name, all);
         });
     return planted;
   }

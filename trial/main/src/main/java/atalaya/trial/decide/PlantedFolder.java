@@ -7,13 +7,13 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 
-/** The folder from which workers take planted classes. */
+/** A folder from which workers take planted classes. */
 public final class PlantedFolder {
   private final Path folder;
   private final List<String> index = new ArrayList<>();
 
   /** In an existing folder. */
-  public PlantedFolder(Path folder) {
+  PlantedFolder(Path folder) {
     this.folder = folder;
   }
 
@@ -25,8 +25,11 @@ public final class PlantedFolder {
   }
 
   /** Makes the folder ready for workers. */
-  public Path finish() throws IOException {
+  void finish() throws IOException {
     Files.write(folder.resolve("index"), index);
+  }
+
+  Path path() {
     return folder;
   }
 }

@@ -35,7 +35,7 @@ public final class Stage {
   private final JvmSetup setup;
   private final WorkerKit kit;
   private final Path scratch;
-  private final Path planted;
+  private final PlantedClasses planted;
   private final Set<String> mixed;
   private final Map<Integer, RunnableTest> tests = new LinkedHashMap<>();
   private final Map<Integer, Unmutated> unmutated = new TreeMap<>();
@@ -49,14 +49,13 @@ public final class Stage {
    * Begins.
    *
    * @param scratch an existing folder of its own
-   * @param planted see {@link PlantedFolder}
    * @param mixed the groups that have other tests too, which must not run
    */
   public Stage(
       JvmSetup setup,
       WorkerKit kit,
       Path scratch,
-      Path planted,
+      PlantedClasses planted,
       List<RunnableTest> tests,
       Set<String> mixed) {
     this.mixed = new HashSet<>(mixed);
@@ -191,7 +190,7 @@ public final class Stage {
       throws IOException, InterruptedException {
     long began = System.nanoTime();
     int done = 0;
-    try (Worker worker = Worker.start(setup, kit, scratch, planted)) {
+    try (Worker worker = Worker.start(setup, kit, scratch, planted.watching())) {
       worker.send(Message.TESTS, this::writeTests);
       worker.send(
           Message.UNMUTATED,
@@ -298,7 +297,8 @@ public final class Stage {
 
     private Worker worker() throws IOException {
       if (worker == null) {
-        worker = Worker.start(isAlone ? setup.shortLived() : setup, kit, scratch, planted);
+        worker =
+            Worker.start(isAlone ? setup.shortLived() : setup, kit, scratch, planted.mutated());
         spent(new Shares(0, 0, 0, 0, 0, 1));
         worker.send(Message.TESTS, Stage.this::writeTests);
       }

@@ -33,16 +33,15 @@ final class Worker implements AutoCloseable {
    *
    * @param kit the jars it needs
    * @param scratch an existing folder
-   * @param planted see {@link PlantedFolder}
    */
-  static Worker start(JvmSetup setup, WorkerKit kit, Path scratch, Path planted)
+  static Worker start(JvmSetup setup, WorkerKit kit, Path scratch, PlantedFolder planted)
       throws IOException {
     Path folder = Files.createTempDirectory(scratch, "worker");
     List<String> command = new ArrayList<>();
     command.add(setup.java().toString());
     command.addAll(setup.options());
     command.add("-Xbootclasspath/a:" + kit.boot());
-    command.add("-javaagent:" + kit.worker() + "=" + planted);
+    command.add("-javaagent:" + kit.worker() + "=" + planted.path());
     command.add("-cp");
     command.add(String.join(File.pathSeparator, setup.classPath()));
     command.add("atalaya.worker.Main");

@@ -27,10 +27,13 @@ public final class ClassPlanter {
   /**
    * A planted class.
    *
+   * @param mutated with its mutants
+   * @param watching without them; it tells {@code Fault} what it finds where they stand
    * @param watched how it is seen whether mutants would change anything
    * @param left the mutants that could not be planted
    */
-  public record Planted(byte[] bytes, List<Watched> watched, Set<Integer> left) {}
+  public record Planted(
+      byte[] mutated, byte[] watching, List<Watched> watched, Set<Integer> left) {}
 
   /**
    * Plants all mutants at once. Each method with mutants runs a copy of its code, in which they
@@ -41,9 +44,28 @@ public final class ClassPlanter {
    */
   public static Planted all(
       byte[] original, int typeNumber, List<Planting> plantings, Map<String, Integer> numbers) {
-    ClassNode type = read(original);
     List<Watched> watched = new ArrayList<>();
     Set<Integer> left = new HashSet<>();
+    try {
+      byte[] mutated = planted(original, typeNumber, plantings, numbers, false, watched, left);
+      watched.clear();
+      byte[] watching = planted(original, typeNumber, plantings, numbers, true, watched, left);
+      return new Planted(mutated, watching, watched, left);
+    } catch (MethodTooLargeException e) {
+      String tooLarge = e.getMethodName() + e.getDescriptor();
+      return withoutMethod(original, typeNumber, plantings, numbers, tooLarge);
+    }
+  }
+
+  private static byte[] planted(
+      byte[] original,
+      int typeNumber,
+      List<Planting> plantings,
+      Map<String, Integer> numbers,
+      boolean watches,
+      List<Watched> watched,
+      Set<Integer> left) {
+    ClassNode type = read(original);
     Map<String, List<Planting>> byMethod =
         plantings.stream().collect(Collectors.groupingBy(Planting::code));
     for (MethodNode method : type.methods) {
@@ -52,16 +74,11 @@ public final class ClassPlanter {
       if (usesSubroutines(method)) {
         of.forEach(planting -> left.add(planting.mutant()));
       } else if (method.instructions.size() > 0) {
-        new SchemaMethod(type, typeNumber, method, of)
+        new SchemaMethod(type, typeNumber, method, of, watches)
             .plant(numbers.getOrDefault(key, -1), watched, left);
       }
     }
-    try {
-      return new Planted(write(type), watched, left);
-    } catch (MethodTooLargeException e) {
-      String tooLarge = e.getMethodName() + e.getDescriptor();
-      return withoutMethod(original, typeNumber, plantings, numbers, tooLarge);
-    }
+    return write(type);
   }
 
   /** Without the mutants of a method that would become too large. */
@@ -73,14 +90,14 @@ public final class ClassPlanter {
       String tooLarge) {
     List<Planting> rest = plantings.stream().filter(p -> !p.code().equals(tooLarge)).toList();
     if (rest.size() == plantings.size()) {
-      return new Planted(original, List.of(), Set.of());
+      return new Planted(original, original, List.of(), Set.of());
     }
     Map<String, Integer> other = new HashMap<>(numbers);
     other.remove(tooLarge);
     Planted planted = all(original, typeNumber, rest, other);
     Set<Integer> left = new HashSet<>(planted.left());
     plantings.stream().filter(p -> p.code().equals(tooLarge)).forEach(p -> left.add(p.mutant()));
-    return new Planted(planted.bytes(), planted.watched(), left);
+    return new Planted(planted.mutated(), planted.watching(), planted.watched(), left);
   }
 
   /** Plants one mutant for good. */

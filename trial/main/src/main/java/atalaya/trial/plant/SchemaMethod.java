@@ -18,8 +18,9 @@ import org.objectweb.asm.tree.MethodNode;
 import org.objectweb.asm.tree.TableSwitchInsnNode;
 
 /**
- * Plants one method: its code as it was, behind it a copy with its mutants, and in front the
- * question which of the two runs. Loops ask whether they may turn.
+ * Plants one method. For deciding: its code as it was, behind it a copy with its mutants, and in
+ * front the question which of the two runs. For watching: its code, which tells what it finds where
+ * mutants stand. In both, loops ask whether they may turn.
  */
 final class SchemaMethod {
   static final int API = Opcodes.ASM9;
@@ -31,10 +32,17 @@ final class SchemaMethod {
   private final MethodNode method;
   private final Map<Integer, List<Planting>> plantings = new HashMap<>();
   private final boolean frames;
+  private final boolean watches;
   private final MethodNode to;
   private final int typeNumber;
 
-  SchemaMethod(ClassNode type, int typeNumber, MethodNode method, List<Planting> plantings) {
+  SchemaMethod(
+      ClassNode type,
+      int typeNumber,
+      MethodNode method,
+      List<Planting> plantings,
+      boolean watches) {
+    this.watches = watches;
     this.type = type;
     this.typeNumber = typeNumber;
     this.method = method;
@@ -62,13 +70,17 @@ final class SchemaMethod {
     if (number >= 0) {
       Pushing.integer(to, number);
       call("enter", "(I)Z");
-      to.visitJumpInsn(Opcodes.IFNE, mutated);
+      if (watches) {
+        to.visitInsn(Opcodes.POP);
+      } else {
+        to.visitJumpInsn(Opcodes.IFNE, mutated);
+      }
     }
-    body(Map.of(), initialises, watched, left);
+    body(watches ? plantings : Map.of(), initialises, watched, left);
     if (method.localVariables != null) {
       method.localVariables.forEach(variable -> variable.accept(to));
     }
-    if (number >= 0) {
+    if (number >= 0 && !watches) {
       method.instructions.resetLabels();
       to.visitLabel(mutated);
       frame(new AnalyzerAdapter(type.name, method.access, method.name, method.desc, null));
@@ -110,9 +122,14 @@ final class SchemaMethod {
         }
         List<Planting> here = mutants.get(number);
         if (here != null && (state.locals != null || !frames)) {
-          mutated(node, here, state);
-          here.forEach(
-              planting -> watched.add(Watched.of(node, planting, method, here.get(0).mutant())));
+          int place = here.get(0).mutant();
+          here.forEach(planting -> watched.add(Watched.of(node, planting, method, place)));
+          if (watches) {
+            Watched.look(to, node, place);
+            node.accept(state);
+          } else {
+            mutated(node, here, state);
+          }
           continue;
         }
         if (here != null) {
@@ -126,7 +143,6 @@ final class SchemaMethod {
   private void mutated(AbstractInsnNode node, List<Planting> mutants, AnalyzerAdapter state) {
     Label join = new Label();
     boolean joins = false;
-    Watched.look(to, node, mutants.get(0).mutant());
     for (Planting mutant : mutants) {
       Label next = new Label();
       to.visitFieldInsn(Opcodes.GETSTATIC, FAULT, "mutant", "I");
