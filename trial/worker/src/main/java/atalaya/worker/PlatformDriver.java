@@ -23,13 +23,23 @@ import org.junit.platform.launcher.core.LauncherFactory;
  * finding them one by one takes it longer than running them.
  */
 final class PlatformDriver implements Driver {
-  private final Launcher launcher = LauncherFactory.create();
+  private final Launcher launcher = launcher();
   private final Map<String, Integer> sizes = new HashMap<>();
 
   /** Of all the tests that there are. */
   PlatformDriver(Collection<TestRef> known) {
     for (TestRef test : known) {
       wholes(test).forEach(whole -> sizes.merge(whole, 1, Integer::sum));
+    }
+  }
+
+  /** Without a session of our own each request would have one, and look for all providers anew. */
+  private static Launcher launcher() {
+    try {
+      return LauncherFactory.openSession().getLauncher();
+    } catch (NoSuchMethodError e) {
+      // A platform older than 1.8 has no sessions.
+      return LauncherFactory.create();
     }
   }
 
