@@ -7,8 +7,8 @@ import java.util.concurrent.TimeUnit;
  */
 final class Watch extends Thread {
   private static final long TIMES = 20;
-  private static final long LEAST = TimeUnit.SECONDS.toNanos(5);
-  private static final long AFTER_INTERRUPT = TimeUnit.SECONDS.toNanos(2);
+  private static final long LEAST = TimeUnit.SECONDS.toNanos(3);
+  private static final long AFTER_INTERRUPT = TimeUnit.SECONDS.toNanos(1);
   private static final long OFTEN_MILLIS = 50;
 
   private final Thread watched;
@@ -37,7 +37,7 @@ final class Watch extends Thread {
   synchronized void arm(long nanos) {
     armed = true;
     interrupted = false;
-    deadline = System.nanoTime() + (nanos == 0 ? 60 * LEAST : Math.max(LEAST, nanos * TIMES));
+    deadline = System.nanoTime() + (nanos == 0 ? 100 * LEAST : Math.max(LEAST, nanos * TIMES));
   }
 
   synchronized void disarm() {
