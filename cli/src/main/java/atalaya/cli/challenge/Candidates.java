@@ -7,6 +7,7 @@ import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.mutant.Reaching;
+import atalaya.core.run.TestId;
 import atalaya.java.ClassBytes;
 import atalaya.java.SourceText;
 import atalaya.points.Hash;
@@ -42,7 +43,7 @@ final class Candidates {
     }
     for (TestFigures test : tests) {
       String id = test.test().id();
-      String type = TestClasses.of(id).replaceAll("\\$.*", "");
+      String type = TestId.of(id).topClass().replaceAll("\\$.*", "");
       testBasis.put(test.test().number(), id + byOutermost.getOrDefault(type, new StringBuilder()));
     }
   }

@@ -5,6 +5,7 @@ import atalaya.cli.Failure;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.ObservedJvm;
+import atalaya.core.run.TestId;
 import atalaya.core.run.Verdict;
 import atalaya.launch.process.ObservedCommand;
 import atalaya.launch.project.Project;
@@ -90,7 +91,7 @@ public final class Setups {
   }
 
   private void add(int number, String id) {
-    String root = rootOfTest.get(TestClasses.of(id));
+    String root = rootOfTest.get(TestId.of(id).topClass());
     Optional<ObservedJvm> jvm =
         jvms.stream().filter(candidate -> root != null && has(candidate, root)).findFirst();
     if (jvm.isEmpty()) {

@@ -2,6 +2,7 @@ package atalaya.cli.challenge;
 
 import atalaya.core.figure.TestFigures;
 import atalaya.core.run.ClassReach;
+import atalaya.core.run.TestId;
 import atalaya.trial.decide.Stage;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -123,7 +124,7 @@ final class TestOrder {
     BitSet users = new BitSet();
     reachOf.apply(type).byTest().keySet().stream().filter(n -> n > 0).forEach(users::set);
     tests.stream()
-        .filter(test -> TestClasses.of(test.test().id()).equals(type))
+        .filter(test -> TestId.of(test.test().id()).topClass().equals(type))
         .forEach(test -> users.set(test.test().number()));
     return users;
   }

@@ -1,9 +1,8 @@
 package atalaya.trial.decide;
 
+import atalaya.core.run.TestId;
 import atalaya.worker.Message;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * A test that can be run again.
@@ -14,16 +13,6 @@ import java.util.regex.Pattern;
  * @param id as the framework calls it
  */
 public record RunnableTest(int number, int framework, String group, String id) {
-  private static final Pattern VINTAGE =
-      Pattern.compile("\\[engine:junit-vintage\\]/\\[runner:([^\\]]+)\\]/.*\\[test:(.+)\\]");
-  private static final Pattern TOP = Pattern.compile("\\[engine:[^\\]]+\\]/\\[([^\\]]+)\\].*");
-  private static final Pattern NOTIFIED = Pattern.compile("(?s).*\\(([^()]+)\\)");
-
-  /** A class and a method, and which time it is. */
-  private static final Pattern NG = Pattern.compile("([\\w$.]+)\\.[\\w$]+(?: \\(\\d+\\))?");
-
-  private static final Pattern AGAIN = Pattern.compile("(?s)(.*[^ ]) \\(\\d+\\)");
-
   /**
    * A test of a run; empty for one of a framework that can't be started here, or that ran twice.
    *
@@ -32,41 +21,38 @@ public record RunnableTest(int number, int framework, String group, String id) {
    */
   public static Optional<RunnableTest> of(
       int number, String id, boolean hasNotifier, boolean hasNg) {
-    Matcher ng = NG.matcher(id);
-    if (hasNg && ng.matches()) {
-      return Optional.of(new RunnableTest(number, Message.NG, ng.group(1), id));
-    }
-    Matcher vintage = VINTAGE.matcher(id);
-    if (vintage.matches()) {
-      String name = decoded(vintage.group(2));
-      Matcher of = NOTIFIED.matcher(name);
-      if (of.matches() && hasNotifier) {
-        String container = decoded(vintage.group(1));
-        return Optional.of(new RunnableTest(number, Message.NOTIFIER, container, name));
-      }
-    }
-    Matcher top = TOP.matcher(id);
-    if (top.matches()) {
-      return AGAIN.matcher(id).matches()
-          ? Optional.empty()
-          : Optional.of(new RunnableTest(number, Message.PLATFORM, top.group(1), id));
-    }
-    Matcher notified = NOTIFIED.matcher(id);
-    if (!notified.matches() || AGAIN.matcher(id).matches()) {
-      return Optional.empty();
-    }
-    String container = notified.group(1);
-    int framework = hasNotifier ? Message.NOTIFIER : Message.OLD;
-    return Optional.of(new RunnableTest(number, framework, container, id));
+    TestId of = TestId.of(id);
+    boolean isFirst = of.time() == 1;
+    return switch (of.form()) {
+      case DOTTED -> hasNg ? some(number, Message.NG, of.className(), id) : Optional.empty();
+      case IN_BRACKETS ->
+          isFirst
+              ? some(number, hasNotifier ? Message.NOTIFIER : Message.OLD, of.className(), id)
+              : Optional.empty();
+      case SEGMENTS -> isFirst ? ofPlatform(number, of, id, hasNotifier) : Optional.empty();
+      case WORDS -> Optional.empty();
+    };
   }
 
-  private static String decoded(String text) {
-    return text.replace("%5B", "[")
-        .replace("%5D", "]")
-        .replace("%2F", "/")
-        .replace("%3A", ":")
-        .replace("%2B", "+")
-        .replace("%20", " ")
-        .replace("%25", "%");
+  /** Tests of JUnit 4 are run by it itself where it is there: it finds them sooner. */
+  private static Optional<RunnableTest> ofPlatform(
+      int number, TestId of, String id, boolean hasNotifier) {
+    Optional<String> runner = of.segment("runner");
+    Optional<String> test = of.segment("test");
+    boolean isOld = runner.isPresent() && test.map(RunnableTest::isInBrackets).orElse(false);
+    if (isOld && hasNotifier) {
+      return some(number, Message.NOTIFIER, runner.get(), test.get());
+    }
+    return of.segments().size() < 2
+        ? Optional.empty()
+        : some(number, Message.PLATFORM, of.segments().get(1).text(), id);
+  }
+
+  private static boolean isInBrackets(String id) {
+    return TestId.of(id).form() == TestId.Form.IN_BRACKETS;
+  }
+
+  private static Optional<RunnableTest> some(int number, int framework, String group, String id) {
+    return Optional.of(new RunnableTest(number, framework, group, id));
   }
 }
