@@ -9,10 +9,8 @@ import atalaya.java.bytecode.CodeItem;
 import atalaya.java.bytecode.CodeMethod;
 import atalaya.java.source.SourceClass;
 import atalaya.java.source.SourceCode;
-import atalaya.java.source.SourceCondition;
 import atalaya.java.source.SourceHandler;
 import atalaya.java.source.SourceItem;
-import atalaya.java.source.SourceLambda;
 import atalaya.java.source.SourceMethod;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -26,7 +24,6 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.IntFunction;
 import java.util.function.IntPredicate;
-import org.objectweb.asm.Opcodes;
 
 /** Makes the model of one class from its class file and, where there is one, its source. */
 final class ClassMatcher {
@@ -233,62 +230,25 @@ final class ClassMatcher {
     if (!done.add(method)) {
       return;
     }
-    List<CodeItem> steering = method.items().stream().filter(ClassMatcher::steers).toList();
-    List<SourceItem> written = source.items().stream().filter(ClassMatcher::steers).toList();
-    Map<CodeItem, SourceItem> meanings =
-        withoutDoubtful(source, Alignment.of(written, steering, this::fits));
-    Map<CodeItem, Integer> passed = PatternTests.passed(steering, meanings);
+    Map<CodeItem, SourceItem> meanings = Meanings.of(method, source, lambdaBodies);
+    Map<CodeItem, Integer> passed = PatternTests.passed(Meanings.steering(method), meanings);
     Map<CodeItem.HandlerEntry, SourceHandler> handlers = handlers(method, source);
     handlers.forEach(
         (entry, handler) -> owner.apply(handler.line()).handler(handler, entry.point()));
     loops(meanings, owner);
     listener.matched(method, source, meanings, owner);
-    CodeItem.HandlerEntry lastHandler = null;
-    for (int i = 0; i < method.items().size(); i++) {
-      CodeItem item = method.items().get(i);
-      if (item instanceof CodeItem.HandlerEntry entry) {
-        lastHandler = entry;
-        SourceHandler handler = handlers.get(entry);
-        if (handler != null && counts.test(handler.line()) && !beginsLine(method, i)) {
-          owner.apply(handler.line()).line(handler.line(), entry.point());
-        }
-      } else if (item instanceof CodeItem.LineEntry entry) {
-        boolean wanted =
-            switch (entry.first()) {
-              case RETURN -> lastReturn;
-              case LEAP -> source.leaps().get(entry.line());
-              case OTHER -> true;
-            };
-        wanted &= !closes(entry, lastHandler, handlers);
-        if (wanted && counts.test(entry.line())) {
-          owner.apply(entry.line()).line(entry.line(), entry.point());
-        }
-      } else if (item instanceof CodeItem.LambdaMade lambda) {
+    for (LinePoint at : LinePoint.of(method, source, handlers, lastReturn)) {
+      if (counts.test(at.line())) {
+        owner.apply(at.line()).line(at.line(), at.point());
+      }
+    }
+    for (CodeItem item : Meanings.steering(method)) {
+      if (item instanceof CodeItem.LambdaMade lambda) {
         lambda(lambda, (SourceItem.LambdaHere) meanings.get(item), owner, counts, lastReturn);
-      } else if (steers(item) && !(item instanceof CodeItem.LoopHead)) {
+      } else if (!(item instanceof CodeItem.LoopHead)) {
         condition(item, meanings.get(item), passed, owner, counts);
       }
     }
-  }
-
-  /** Whether the line table has an entry where this handler begins. */
-  private static boolean beginsLine(CodeMethod method, int handler) {
-    return handler + 1 < method.items().size()
-        && method.items().get(handler + 1) instanceof CodeItem.LineEntry entry
-        && entry.line() == method.items().get(handler).line();
-  }
-
-  /**
-   * Whether the code that closes resources stands on the line of a {@code catch}, where the block
-   * before it ends.
-   */
-  private static boolean closes(
-      CodeItem.LineEntry entry,
-      CodeItem.HandlerEntry lastHandler,
-      Map<CodeItem.HandlerEntry, SourceHandler> handlers) {
-    SourceHandler last = handlers.get(lastHandler);
-    return (last == null || last.line() != entry.line())
-        && handlers.values().stream().anyMatch(h -> h.alone() && h.line() == entry.line());
   }
 
   private static Map<CodeItem.HandlerEntry, SourceHandler> handlers(
@@ -301,45 +261,6 @@ final class ClassMatcher {
     return HandlerMatch.of(written, method.items(CodeItem.HandlerEntry.class));
   }
 
-  /**
-   * Where a condition of the source found no jump, it may be constant, or the source may be another
-   * one than was compiled: the other conditions on its line are not believed either.
-   */
-  private static Map<CodeItem, SourceItem> withoutDoubtful(
-      SourceCode source, Map<CodeItem, SourceItem> meanings) {
-    Set<SourceCondition> found = new HashSet<>();
-    for (SourceItem meaning : meanings.values()) {
-      if (meaning instanceof SourceItem.Test test) {
-        found.add(test.condition());
-      }
-    }
-    Set<Integer> doubtful = new HashSet<>();
-    for (SourceItem item : source.items()) {
-      if (item instanceof SourceItem.Test test && !found.contains(test.condition())) {
-        doubtful.add(test.condition().line());
-      }
-    }
-    Map<CodeItem, SourceItem> believed = new HashMap<>(meanings);
-    believed
-        .values()
-        .removeIf(
-            meaning ->
-                meaning instanceof SourceItem.Test test
-                    && doubtful.contains(test.condition().line()));
-    return believed;
-  }
-
-  private static boolean steers(SourceItem item) {
-    return !(item instanceof SourceItem.Catch || item instanceof SourceItem.Operation);
-  }
-
-  private static boolean steers(CodeItem item) {
-    return item instanceof CodeItem.Jump jump && !jump.compilerMade()
-        || item instanceof CodeItem.Choice choice && !choice.compilerMade()
-        || item instanceof CodeItem.LambdaMade
-        || item instanceof CodeItem.LoopHead;
-  }
-
   private static void loops(Map<CodeItem, SourceItem> meanings, IntFunction<Owner> owner) {
     meanings.forEach(
         (item, meaning) -> {
@@ -348,60 +269,6 @@ final class ClassMatcher {
                 .ifPresent(match -> owner.apply(of.loop().line()).loop(of.loop(), match));
           }
         });
-  }
-
-  private boolean fits(SourceItem source, CodeItem code) {
-    boolean sameLines =
-        code.line() == 0 || source.fromLine() <= code.line() && code.line() <= source.toLine();
-    if (!sameLines) {
-      return false;
-    }
-    if (source instanceof SourceItem.Test test && code instanceof CodeItem.Jump jump) {
-      return test.opcodes().contains(jump.opcode())
-          && !jump.evidence().equals(CodeItem.CONSTANT)
-          && evident(test, jump);
-    }
-    if (source instanceof SourceItem.PatternTest && code instanceof CodeItem.Jump jump) {
-      return jump.opcode() == Opcodes.IFEQ && jump.evidence().equals("instanceof")
-          || jump.opcode() == Opcodes.IFNULL
-          || jump.evidence().equals(CodeItem.CONSTANT);
-    }
-    if (source instanceof SourceItem.CompilerMade made && code instanceof CodeItem.Jump jump) {
-      return made.opcodes().contains(jump.opcode());
-    }
-    if (source instanceof SourceItem.Selection selection
-        && code instanceof CodeItem.Choice choice) {
-      return SwitchMatch.mayBe(selection, choice);
-    }
-    if (source instanceof SourceItem.LoopHere) {
-      return code instanceof CodeItem.LoopHead;
-    }
-    return source instanceof SourceItem.LambdaHere here
-        && code instanceof CodeItem.LambdaMade made
-        && isBodyOf(here.lambda(), lambdaBodies.get(made.body()));
-  }
-
-  private static boolean evident(SourceItem.Test test, CodeItem.Jump jump) {
-    String evidence = jump.evidence();
-    boolean fitsWithoutTest =
-        test.evidence().equals("instanceof") && jump.opcode() == Opcodes.IFNULL;
-    return fitsWithoutTest
-        || test.evidence().isEmpty()
-        || test.evidence().equals(evidence)
-        || evidence.startsWith("access$")
-        || test.optionalEvidence() && evidence.isEmpty();
-  }
-
-  private static boolean isBodyOf(SourceLambda lambda, CodeMethod body) {
-    if (body == null) {
-      return false;
-    }
-    for (int line : body.lines()) {
-      if (line < lambda.firstLine() || line > lambda.lastLine()) {
-        return false;
-      }
-    }
-    return true;
   }
 
   private void lambda(

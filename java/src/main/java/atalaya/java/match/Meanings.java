@@ -1,0 +1,132 @@
+package atalaya.java.match;
+
+import atalaya.java.bytecode.CodeItem;
+import atalaya.java.bytecode.CodeMethod;
+import atalaya.java.source.SourceCode;
+import atalaya.java.source.SourceCondition;
+import atalaya.java.source.SourceItem;
+import atalaya.java.source.SourceLambda;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.objectweb.asm.Opcodes;
+
+/** What the instructions of a method that steer control are in its source. */
+final class Meanings {
+  private Meanings() {}
+
+  /**
+   * Lays a method beside its source.
+   *
+   * @param lambdaBodies the methods that hold the bodies of lambdas, by name and descriptor
+   * @return what is certain
+   */
+  static Map<CodeItem, SourceItem> of(
+      CodeMethod method, SourceCode source, Map<String, CodeMethod> lambdaBodies) {
+    List<SourceItem> written = source.items().stream().filter(Meanings::steers).toList();
+    return withoutDoubtful(
+        source,
+        Alignment.of(written, steering(method), (here, code) -> fits(here, code, lambdaBodies)));
+  }
+
+  /** The instructions of a method that steer control and stand for something in its source. */
+  static List<CodeItem> steering(CodeMethod method) {
+    return method.items().stream().filter(Meanings::steers).toList();
+  }
+
+  /**
+   * Where a condition of the source found no jump, it may be constant, or the source may be another
+   * one than was compiled: the other conditions on its line are not believed either.
+   */
+  private static Map<CodeItem, SourceItem> withoutDoubtful(
+      SourceCode source, Map<CodeItem, SourceItem> meanings) {
+    Set<SourceCondition> found = new HashSet<>();
+    for (SourceItem meaning : meanings.values()) {
+      if (meaning instanceof SourceItem.Test test) {
+        found.add(test.condition());
+      }
+    }
+    Set<Integer> doubtful = new HashSet<>();
+    for (SourceItem item : source.items()) {
+      if (item instanceof SourceItem.Test test && !found.contains(test.condition())) {
+        doubtful.add(test.condition().line());
+      }
+    }
+    Map<CodeItem, SourceItem> believed = new HashMap<>(meanings);
+    believed
+        .values()
+        .removeIf(
+            meaning ->
+                meaning instanceof SourceItem.Test test
+                    && doubtful.contains(test.condition().line()));
+    return believed;
+  }
+
+  private static boolean steers(SourceItem item) {
+    return !(item instanceof SourceItem.Catch || item instanceof SourceItem.Operation);
+  }
+
+  private static boolean steers(CodeItem item) {
+    return item instanceof CodeItem.Jump jump && !jump.compilerMade()
+        || item instanceof CodeItem.Choice choice && !choice.compilerMade()
+        || item instanceof CodeItem.LambdaMade
+        || item instanceof CodeItem.LoopHead;
+  }
+
+  private static boolean fits(
+      SourceItem source, CodeItem code, Map<String, CodeMethod> lambdaBodies) {
+    boolean sameLines =
+        code.line() == 0 || source.fromLine() <= code.line() && code.line() <= source.toLine();
+    if (!sameLines) {
+      return false;
+    }
+    if (source instanceof SourceItem.Test test && code instanceof CodeItem.Jump jump) {
+      return test.opcodes().contains(jump.opcode())
+          && !jump.evidence().equals(CodeItem.CONSTANT)
+          && evident(test, jump);
+    }
+    if (source instanceof SourceItem.PatternTest && code instanceof CodeItem.Jump jump) {
+      return jump.opcode() == Opcodes.IFEQ && jump.evidence().equals("instanceof")
+          || jump.opcode() == Opcodes.IFNULL
+          || jump.evidence().equals(CodeItem.CONSTANT);
+    }
+    if (source instanceof SourceItem.CompilerMade made && code instanceof CodeItem.Jump jump) {
+      return made.opcodes().contains(jump.opcode());
+    }
+    if (source instanceof SourceItem.Selection selection
+        && code instanceof CodeItem.Choice choice) {
+      return SwitchMatch.mayBe(selection, choice);
+    }
+    if (source instanceof SourceItem.LoopHere) {
+      return code instanceof CodeItem.LoopHead;
+    }
+    return source instanceof SourceItem.LambdaHere here
+        && code instanceof CodeItem.LambdaMade made
+        && isBodyOf(here.lambda(), lambdaBodies.get(made.body()));
+  }
+
+  private static boolean evident(SourceItem.Test test, CodeItem.Jump jump) {
+    String evidence = jump.evidence();
+    boolean fitsWithoutTest =
+        test.evidence().equals("instanceof") && jump.opcode() == Opcodes.IFNULL;
+    return fitsWithoutTest
+        || test.evidence().isEmpty()
+        || test.evidence().equals(evidence)
+        || evidence.startsWith("access$")
+        || test.optionalEvidence() && evidence.isEmpty();
+  }
+
+  private static boolean isBodyOf(SourceLambda lambda, CodeMethod body) {
+    if (body == null) {
+      return false;
+    }
+    for (int line : body.lines()) {
+      if (line < lambda.firstLine() || line > lambda.lastLine()) {
+        return false;
+      }
+    }
+    return true;
+  }
+}
