@@ -27,6 +27,13 @@ public final class ObservedCommand {
   private static final String VARIABLE = "JAVA_TOOL_OPTIONS";
 
   /**
+   * A daemon of an earlier build has the environment of that one, and so have the JVMs it forks.
+   */
+  private static final String GRADLE_VARIABLE = "GRADLE_OPTS";
+
+  private static final String WITHOUT_DAEMON = "-Dorg.gradle.daemon=false";
+
+  /**
    * With its marks a method is about twice as long. So that HotSpot compiles and inlines the same
    * ones: it compiles none of more than 8,000 bytes, and inlines none of more than 325, or 35 where
    * it is not called often. A command may set other limits.
@@ -126,6 +133,7 @@ public final class ObservedCommand {
     String quoted = option.indexOf(' ') < 0 ? option : quote + option + quote;
     String all = quoted + " " + String.join(" ", COMPILER_OPTIONS);
     environment.merge(VARIABLE, all, (before, ours) -> before + " " + ours);
+    environment.merge(GRADLE_VARIABLE, WITHOUT_DAEMON, (before, ours) -> before + " " + ours);
   }
 
   private static Process start(ProcessBuilder builder) throws NotStarted {

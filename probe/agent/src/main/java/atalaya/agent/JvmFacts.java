@@ -37,9 +37,11 @@ final class JvmFacts {
           "stdin.",
           "surefire.");
 
-  /** Variables that start a JVM with options; they are among its options. */
+  /**
+   * Variables that start a JVM or a build with options; what matters of them is among its options.
+   */
   private static final List<String> OWN_VARIABLES =
-      Arrays.asList("JAVA_TOOL_OPTIONS", "JDK_JAVA_OPTIONS", "_JAVA_OPTIONS");
+      Arrays.asList("JAVA_TOOL_OPTIONS", "JDK_JAVA_OPTIONS", "_JAVA_OPTIONS", "GRADLE_OPTS");
 
   private final long started = System.currentTimeMillis();
   private final List<String> classPath = classPath();
