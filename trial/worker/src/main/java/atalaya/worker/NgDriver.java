@@ -8,6 +8,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.testng.IConfigurationListener;
 import org.testng.ITestContext;
 import org.testng.ITestListener;
 import org.testng.ITestResult;
@@ -56,7 +57,7 @@ final class NgDriver implements Driver {
     }
   }
 
-  private static final class Told implements ITestListener {
+  private static final class Told implements ITestListener, IConfigurationListener {
     private final Listener listener;
     private final Map<String, Integer> occurrences = new HashMap<>();
     private final Map<ITestResult, String> running = new HashMap<>();
@@ -98,12 +99,19 @@ final class NgDriver implements Driver {
 
     @Override
     public void onTestSkipped(ITestResult result) {
-      if (result.getThrowable() != null && !running.containsKey(result)) {
-        // What is set up for it failed.
-        listener.failedAround(result.getThrowable());
-      }
       listener.skipped(ended(result));
     }
+
+    @Override
+    public void onConfigurationFailure(ITestResult setUp) {
+      listener.failedAround(thrown(setUp));
+    }
+
+    @Override
+    public void onConfigurationSuccess(ITestResult setUp) {}
+
+    @Override
+    public void onConfigurationSkip(ITestResult setUp) {}
 
     @Override
     public void onStart(ITestContext context) {}
