@@ -8,6 +8,8 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.PrintStream;
+import java.lang.management.ManagementFactory;
+import java.lang.management.MemoryType;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -105,6 +107,14 @@ public final class Main {
     }
   }
 
+  /** What was used at most, garbage included. */
+  private static long mostHeap() {
+    return ManagementFactory.getMemoryPoolMXBeans().stream()
+        .filter(pool -> pool.getType() == MemoryType.HEAP)
+        .mapToLong(pool -> pool.getPeakUsage().getUsed())
+        .sum();
+  }
+
   private void readTests(DataInputStream order) throws IOException {
     for (int i = order.readInt(); i > 0; i--) {
       TestRef test =
@@ -168,6 +178,7 @@ public final class Main {
     Fault.entered = null;
     Fault.enteredInitialising = null;
     deciding.countThreads();
-    answers.send(Message.ALL_RAN, to -> {});
+    long mostHeap = mostHeap();
+    answers.send(Message.ALL_RAN, to -> to.writeLong(mostHeap));
   }
 }

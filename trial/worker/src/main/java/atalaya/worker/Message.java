@@ -39,7 +39,7 @@ public final class Message {
    */
   public static final int GROUP_RAN = 12;
 
-  /** From the worker: all groups ran. */
+  /** From the worker: all groups ran; how many bytes of the heap they used at most. */
   public static final int ALL_RAN = 13;
 
   /** From the worker: a mutant's turn; its number. */

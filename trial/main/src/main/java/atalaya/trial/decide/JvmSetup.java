@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /**
  * How a JVM that ran tests was set up.
@@ -20,6 +21,12 @@ public record JvmSetup(
     Path directory,
     Map<String, String> properties,
     Map<String, String> environment) {
+  private static final long MEGABYTE = 1 << 20;
+  private static final long MORE_MEGABYTES = 256;
+  private static final Pattern HEAP =
+      Pattern.compile(
+          "-Xm[sx].*|-XX:(Min|Max|Initial)(Heap|RAM).*|-XX:SoftMax.*|-XX:\\+Use(Z|Shenandoah|Epsilon)GC");
+
   public JvmSetup {
     options = List.copyOf(options);
     classPath = List.copyOf(classPath);
@@ -29,8 +36,23 @@ public record JvmSetup(
 
   /** For a JVM that ends before it would have been worth to compile its code well. */
   JvmSetup shortLived() {
-    List<String> quick = new ArrayList<>(options);
-    quick.add("-XX:TieredStopAtLevel=1");
-    return new JvmSetup(java, quick, classPath, directory, properties, environment);
+    return with("-XX:TieredStopAtLevel=1");
+  }
+
+  /**
+   * With a limit of its heap, where it has none: a mutant that allocates for ever must not take all
+   * the memory of the machine.
+   *
+   * @param used so many bytes its tests need, at most
+   */
+  JvmSetup limited(long used) {
+    boolean isLimited = options.stream().anyMatch(option -> HEAP.matcher(option).matches());
+    return isLimited ? this : with("-Xmx" + (used / MEGABYTE + MORE_MEGABYTES) + "m");
+  }
+
+  private JvmSetup with(String option) {
+    List<String> more = new ArrayList<>(options);
+    more.add(option);
+    return new JvmSetup(java, more, classPath, directory, properties, environment);
   }
 }

@@ -32,7 +32,7 @@ public final class Stage {
   /** A JVM that dies so often of one unit leaves the rest of it undecided. */
   private static final int MOST_RESTARTS = 200;
 
-  private final JvmSetup setup;
+  private JvmSetup setup;
   private final WorkerKit kit;
   private final Path scratch;
   private final PlantedClasses planted;
@@ -44,6 +44,7 @@ public final class Stage {
   private final Map<Integer, Set<Integer>> initialising = new HashMap<>();
   private final Map<Integer, RoaringBitmap> seenBy = new HashMap<>();
   private Shares shares = Shares.NONE;
+  private long mostHeap;
 
   /**
    * Begins.
@@ -166,15 +167,20 @@ public final class Stage {
         .values()
         .forEach(t -> groups.computeIfAbsent(t.group(), g -> new ArrayList<>()).add(t.number()));
     List<String> left = new ArrayList<>(groups.keySet());
+    boolean isAnyEnded = false;
     while (!left.isEmpty()) {
       int done = runUnmutated(methods, mutants, longest, left, groups);
       if (done < left.size()) {
+        isAnyEnded = true;
         for (int number : groups.get(left.get(done))) {
           unmutated.put(number, new Unmutated(Message.FAILED, 0, 1, "the JVM ended"));
         }
         done++;
       }
       left = left.subList(done, left.size());
+    }
+    if (!isAnyEnded) {
+      setup = setup.limited(mostHeap);
     }
     for (RunnableTest test : tests.values()) {
       Unmutated was = unmutated.get(test.number());
@@ -236,6 +242,7 @@ public final class Stage {
             done++;
           }
           default -> {
+            mostHeap = Math.max(mostHeap, answer.readLong());
             return done;
           }
         }
