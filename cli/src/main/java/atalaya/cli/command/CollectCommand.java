@@ -3,6 +3,7 @@ package atalaya.cli.command;
 import atalaya.cli.Console;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
@@ -28,6 +29,6 @@ public final class CollectCommand extends ObservingCommand {
 
   @Override
   protected int execute() throws IOException {
-    return makeRun(console().directory().resolve(folder).normalize());
+    return makeRun(console().directory().resolve(folder).normalize(), Optional.empty());
   }
 }

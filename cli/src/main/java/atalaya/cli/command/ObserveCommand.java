@@ -6,6 +6,7 @@ import atalaya.cli.Failure;
 import atalaya.cli.Folders;
 import atalaya.cli.observe.Merging;
 import atalaya.cli.observe.Observation;
+import atalaya.cli.observe.ReadAhead;
 import atalaya.cli.observe.Request;
 import atalaya.cli.render.Words;
 import atalaya.core.kept.RunContents;
@@ -118,12 +119,13 @@ public final class ObserveCommand extends ObservingCommand {
     recover(project);
     Path folder = Observation.newFolder(project);
     try {
+      ReadAhead ahead = ReadAhead.during(request, folder);
       Observation.run(request, agent(), folder);
       Optional<Path> earlier =
           (add == null ? configuration.add() : add)
               ? new RunFolder(project.home().resolve("runs")).newest()
               : Optional.empty();
-      int exitCode = makeRun(folder);
+      int exitCode = makeRun(folder, Optional.of(ahead));
       if (earlier.isPresent()) {
         addTo(earlier.get(), new RunFolder(project.home().resolve("runs")).file(request.name()));
       }
@@ -166,7 +168,7 @@ public final class ObserveCommand extends ObservingCommand {
                         + project.root()
                         + " is not Maven: write the command that runs its tests, as in "
                         + (project.build() == Build.GRADLE
-                            ? "atalaya observe -- ./gradlew --no-daemon cleanTest test"
+                            ? "atalaya observe -- ./gradlew cleanTest test"
                             : "atalaya observe --classes DIR --sources DIR -- ./run-tests.sh")));
   }
 

@@ -3,6 +3,7 @@ package atalaya.cli.command;
 import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
+import atalaya.cli.observe.ReadAhead;
 import atalaya.cli.observe.Reading;
 import atalaya.cli.render.ObservedView;
 import java.io.IOException;
@@ -30,15 +31,16 @@ abstract class ObservingCommand extends BaseCommand {
   /**
    * Makes a run of what observed programs left in a folder, and tells of it.
    *
+   * @param ahead what was read of the project's code while they ran
    * @return the exit code of the command that was observed
    */
-  int makeRun(Path folder) throws IOException {
+  int makeRun(Path folder, Optional<ReadAhead> ahead) throws IOException {
     Reading reading = Reading.of(folder);
     Optional<Path> newer = reading.newerJdk();
     if (newer.isPresent()) {
       return withJdk(newer.get(), folder);
     }
-    Reading.Result result = reading.read();
+    Reading.Result result = reading.read(ahead);
     new ObservedView(result, isVerbose()).lines(paint()).forEach(this::say);
     say("Next: atalaya rank");
     return result.contents().info().exitCode();

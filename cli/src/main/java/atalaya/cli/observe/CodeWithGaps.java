@@ -10,12 +10,8 @@ import atalaya.core.leave.Nature;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
 import atalaya.core.run.RunInfo;
-import atalaya.java.ClassBytes;
 import atalaya.java.ProjectModel;
-import atalaya.java.ProjectReader;
-import atalaya.java.SourceText;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.List;
 import java.util.function.Function;
 import java.util.stream.IntStream;
@@ -31,12 +27,7 @@ import java.util.stream.IntStream;
 record CodeWithGaps(
     ProjectModel model, List<CodeClass> classes, List<List<Gap>> gaps, List<LeftOut> leftOut) {
 
-  static CodeWithGaps read(
-      Collection<ClassBytes> files,
-      List<SourceText> sources,
-      RunInfo info,
-      Function<String, ClassReach> reach) {
-    ProjectModel model = ProjectReader.read(files, sources);
+  static CodeWithGaps of(ProjectModel model, RunInfo info, Function<String, ClassReach> reach) {
     Leaving leaving = new Leaving(Nature.in(info.leaveOut()));
     List<CodeClass> classes = new ArrayList<>();
     for (CodeClass whole : model.classes()) {

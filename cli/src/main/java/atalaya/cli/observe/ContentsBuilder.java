@@ -12,9 +12,7 @@ import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved;
 import atalaya.core.run.NotObserved.Reason;
 import atalaya.core.run.RunInfo;
-import atalaya.java.ClassBytes;
 import atalaya.java.ProjectModel;
-import atalaya.java.SourceText;
 import atalaya.launch.parts.ClassVersion;
 import atalaya.launch.parts.Collected;
 import atalaya.launch.project.FoundClass;
@@ -41,6 +39,7 @@ final class ContentsBuilder {
   private final Map<String, String> hashes;
   private final List<FoundClass> tests;
   private final List<FoundSource> sources;
+  private final ProjectModel model;
   private final Set<String> loadedNames = new HashSet<>();
   private final List<NotObserved> notObserved = new ArrayList<>();
   private final PathPatterns only;
@@ -50,17 +49,18 @@ final class ContentsBuilder {
       Project project,
       RunInfo info,
       Collected collected,
-      List<FoundClass> classes,
-      List<FoundClass> tests,
-      List<FoundSource> sources) {
+      ProjectCode code,
+      ProjectModel model,
+      List<FoundClass> tests) {
     this.project = project;
     this.info = info;
     this.collected = collected;
     this.tests = tests;
-    this.sources = sources;
+    this.model = model;
+    this.sources = code.sources();
     this.only = PathPatterns.of(info.only());
     this.leaveOut = PathPatterns.of(Nature.without(info.leaveOut()));
-    for (FoundClass found : classes) {
+    for (FoundClass found : code.classes()) {
       this.classes.putIfAbsent(found.name(), found);
     }
     this.hashes =
@@ -70,7 +70,7 @@ final class ContentsBuilder {
   }
 
   RunContents build() {
-    CodeWithGaps code = CodeWithGaps.read(classBytes(), sourceTexts(), info, this::reach);
+    CodeWithGaps code = CodeWithGaps.of(model, info, this::reach);
     Derived derived = Derived.of(code, info.detail(), this::reach, this::state, collected.tests());
     problems(code.model());
     return new RunContents(
@@ -84,21 +84,6 @@ final class ContentsBuilder {
         code.leftOut(),
         notObserved,
         collected.uncaught());
-  }
-
-  private List<ClassBytes> classBytes() {
-    return classes.values().stream()
-        .map(found -> new ClassBytes(found.module().name(), found.name(), found.bytes()))
-        .toList();
-  }
-
-  private List<SourceText> sourceTexts() {
-    return sources.stream()
-        .map(
-            s ->
-                new SourceText(
-                    s.module().name(), project.relative(s.file()), s.packagePath(), s.text()))
-        .toList();
   }
 
   private ClassReach reach(String name) {

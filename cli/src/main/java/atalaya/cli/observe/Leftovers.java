@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /** Observations whose Atalaya was killed before it made runs of them. */
@@ -46,7 +47,7 @@ public final class Leftovers {
               + " command makes a run of it");
     }
     try {
-      Reading.Result result = Reading.of(folder).read();
+      Reading.Result result = Reading.of(folder).read(Optional.empty());
       return List.of(
           "Recovered run "
               + result.contents().info().name()

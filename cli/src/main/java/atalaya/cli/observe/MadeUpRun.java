@@ -8,6 +8,7 @@ import atalaya.core.run.ClassReach;
 import atalaya.core.run.RunInfo;
 import atalaya.core.run.Test;
 import atalaya.java.ClassBytes;
+import atalaya.java.ProjectReader;
 import atalaya.java.SourceText;
 import java.util.List;
 import java.util.Map;
@@ -28,14 +29,15 @@ public final class MadeUpRun {
       List<Test> tests,
       Map<String, ClassReach> reach) {
     CodeWithGaps code =
-        CodeWithGaps.read(
-            classes.stream()
-                .filter(type -> !type.isTest())
-                .map(type -> new ClassBytes(type.module(), type.name(), type.bytes()))
-                .toList(),
-            sources.stream()
-                .map(s -> new SourceText(s.module(), s.path(), s.path(), s.text()))
-                .toList(),
+        CodeWithGaps.of(
+            ProjectReader.read(
+                classes.stream()
+                    .filter(type -> !type.isTest())
+                    .map(type -> new ClassBytes(type.module(), type.name(), type.bytes()))
+                    .toList(),
+                sources.stream()
+                    .map(s -> new SourceText(s.module(), s.path(), s.path(), s.text()))
+                    .toList()),
             info,
             name -> reach.getOrDefault(name, ClassReach.none()));
     Derived derived =

@@ -9,6 +9,7 @@ import atalaya.core.merge.Whole;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved.Reason;
 import atalaya.java.ClassBytes;
+import atalaya.java.ProjectReader;
 import atalaya.java.SourceText;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -35,7 +36,8 @@ public final class Merging {
             .toList();
     Function<String, ClassReach> reachOf =
         type -> whole.reach().getOrDefault(type, ClassReach.none());
-    CodeWithGaps code = CodeWithGaps.read(classes, sources(whole), whole.info(), reachOf);
+    CodeWithGaps code =
+        CodeWithGaps.of(ProjectReader.read(classes, sources(whole)), whole.info(), reachOf);
     Set<String> neverLoaded = new HashSet<>();
     whole.notObserved().stream()
         .filter(problem -> problem.reason() == Reason.NEVER_LOADED)

@@ -5,11 +5,11 @@ import atalaya.cli.Failure;
 import atalaya.core.figure.Totals;
 import atalaya.core.kept.RunContents;
 import atalaya.core.run.RunInfo;
+import atalaya.java.ProjectModel;
 import atalaya.launch.parts.Collected;
 import atalaya.launch.parts.Collector;
 import atalaya.launch.process.ObservedCommand;
 import atalaya.launch.project.FoundClass;
-import atalaya.launch.project.FoundSource;
 import atalaya.launch.project.ProjectFiles;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.runfile.RunFileWriter;
@@ -85,19 +85,21 @@ public final class Reading {
   /**
    * Writes the run file.
    *
+   * @param ahead what was read while the command ran
    * @throws Failure when nothing could be observed; it has the exit code to end with
    */
-  public Result read() throws IOException {
+  public Result read(Optional<ReadAhead> ahead) throws IOException {
     long began = System.nanoTime();
     Collected collected = Collector.collect(ObservedCommand.parts(folder));
     Request.Ended ended = Request.readEnded(folder).orElse(lastSign());
-    List<FoundClass> classes = ProjectFiles.classes(request.modules());
-    checkObserved(collected, classes, ended);
+    ProjectCode code = ProjectCode.of(request.modules());
+    checkObserved(collected, code.classes(), ended);
     List<FoundClass> tests = ProjectFiles.testClasses(request.modules());
-    List<FoundSource> sources = ProjectFiles.sources(request.modules());
     RunInfo info = info(collected, ended);
+    ProjectModel model =
+        ahead.map(of -> of.model(code)).orElseGet(() -> code.read(request.project()));
     RunContents contents =
-        new ContentsBuilder(request.project(), info, collected, classes, tests, sources).build();
+        new ContentsBuilder(request.project(), info, collected, code, model, tests).build();
     Optional<Earlier> before = earlierLike(info);
     Path file = runs.file(name);
     write(file, contents);

@@ -6,7 +6,7 @@ import atalaya.core.gap.Gap;
 import atalaya.core.gap.Opened;
 import atalaya.core.gap.Survivors;
 import atalaya.core.kept.KeptClass;
-import atalaya.core.mutant.Mutant;
+import atalaya.core.mutant.TriedMutant;
 import atalaya.core.plan.Limits;
 import atalaya.core.plan.MethodTask;
 import atalaya.core.plan.Plan;
@@ -220,7 +220,7 @@ public final class Planning implements AutoCloseable {
     wanted.stream()
         .filter(method -> method.mutants().survived() > 0)
         .forEach(method -> tried.put(method.qualifiedName(), method));
-    Map<String, Map<Gap, List<Mutant>>> places =
+    Map<String, Map<Gap, List<TriedMutant>>> places =
         places(gap -> tried.containsKey(gap.qualifiedMethod()) && !settled.contains(gap.name()));
     List<Task> tasks = new ArrayList<>();
     places.forEach((method, here) -> tasks.add(new SurvivorTask(scene, tried.get(method), here)));
@@ -228,8 +228,8 @@ public final class Planning implements AutoCloseable {
   }
 
   /** Where mutants survived, by method. */
-  private Map<String, Map<Gap, List<Mutant>>> places(Predicate<Gap> isWanted) {
-    Map<String, Map<Gap, List<Mutant>>> places = new TreeMap<>();
+  private Map<String, Map<Gap, List<TriedMutant>>> places(Predicate<Gap> isWanted) {
+    Map<String, Map<Gap, List<TriedMutant>>> places = new TreeMap<>();
     Survivors.places(run.mutants())
         .forEach(
             (gap, mutants) -> {

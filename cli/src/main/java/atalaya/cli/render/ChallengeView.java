@@ -193,7 +193,7 @@ public final class ChallengeView {
         lines.add("  " + Words.plain(lastMethod));
       }
       String place = "    line " + mutant.line() + ": ";
-      String note = survivor.needsInput() ? " (needs another input)" : "";
+      String note = survivor.needsInput() ? Unnoticed.NEEDS_INPUT : "";
       int room = Math.max(60, width - place.length() - note.length());
       lines.add(place + Words.command(Unnoticed.when(mutant), room) + paint.dim(note));
     }

@@ -151,7 +151,7 @@ public final class PlanView {
     if (start.test().isEmpty()) {
       return start.exists() ? "a new test in " + type : "a new test class " + type;
     }
-    if (brief.kind() == Brief.Kind.CHECK) {
+    if (brief.kind() == Brief.Kind.CHECK && start.changes().isEmpty()) {
       return "assert more in " + start.test();
     }
     if (start.changes().isEmpty()) {

@@ -23,20 +23,20 @@ public final class Survivors {
   }
 
   /** The survivors by the gap of their place. */
-  public static Map<Gap, List<Mutant>> places(Collection<TriedMutant> mutants) {
-    Map<String, List<Mutant>> byPlace = new LinkedHashMap<>();
+  public static Map<Gap, List<TriedMutant>> places(Collection<TriedMutant> mutants) {
+    Map<String, List<TriedMutant>> byPlace = new LinkedHashMap<>();
     for (TriedMutant tried : mutants) {
       if (tried.fate() == Fate.SURVIVED) {
         Mutant mutant = tried.mutant();
         String place =
             mutant.qualifiedName() + "\n" + mutant.line() + "\n" + plain(mutant.original());
-        byPlace.computeIfAbsent(place, p -> new ArrayList<>()).add(mutant);
+        byPlace.computeIfAbsent(place, p -> new ArrayList<>()).add(tried);
       }
     }
     Map<String, Integer> alike = new HashMap<>();
-    Map<Gap, List<Mutant>> places = new LinkedHashMap<>();
-    for (List<Mutant> here : byPlace.values()) {
-      Mutant first = here.get(0);
+    Map<Gap, List<TriedMutant>> places = new LinkedHashMap<>();
+    for (List<TriedMutant> here : byPlace.values()) {
+      Mutant first = here.get(0).mutant();
       String text = plain(first.original());
       int ordinal = alike.merge(first.qualifiedName() + "\n" + text, 1, Integer::sum) - 1;
       places.put(gap(first, text, here, ordinal), here);
@@ -44,9 +44,9 @@ public final class Survivors {
     return places;
   }
 
-  private static Gap gap(Mutant first, String text, List<Mutant> here, int ordinal) {
+  private static Gap gap(Mutant first, String text, List<TriedMutant> here, int ordinal) {
     String kind = Gap.Kind.SURVIVOR.label();
-    List<String> mutated = here.stream().map(m -> plain(m.mutated())).toList();
+    List<String> mutated = here.stream().map(tried -> plain(tried.mutant().mutated())).toList();
     return new Gap(
         PlaceName.of(first.className(), first.method(), kind, text, "", ordinal),
         Gap.Kind.SURVIVOR,

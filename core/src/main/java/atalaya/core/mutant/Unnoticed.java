@@ -7,6 +7,16 @@ public final class Unnoticed {
 
   private Unnoticed() {}
 
+  /** What a mutant needs that changes nothing for any test. */
+  public static final String NEEDS_INPUT = " (needs another input)";
+
+  /**
+   * What a survivor does, to follow {@code no test notices when}, and whether it needs an input.
+   */
+  public static String when(TriedMutant survivor) {
+    return when(survivor.mutant()) + (survivor.needsInput() ? NEEDS_INPUT : "");
+  }
+
   /** What the mutant does, to follow {@code no test notices when}. */
   public static String when(Mutant mutant) {
     return when(plain(mutant.original()), plain(mutant.mutated()), mutant.method());

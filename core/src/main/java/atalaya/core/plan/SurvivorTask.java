@@ -4,26 +4,29 @@ import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Mutants;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.gap.Gap;
-import atalaya.core.mutant.Mutant;
 import atalaya.core.mutant.Reaching;
+import atalaya.core.mutant.TriedMutant;
 import atalaya.core.mutant.Unnoticed;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** The assertions that would notice the faults that survived in a method. */
+/**
+ * The assertions that would notice the faults that survived in a method, and the inputs for which
+ * they would make a difference.
+ */
 public final class SurvivorTask implements Task {
   private final Scene scene;
   private final MethodFigures method;
-  private final Map<Gap, List<Mutant>> places;
+  private final Map<Gap, List<TriedMutant>> places;
 
   /**
    * Of a method.
    *
    * @param places the survivors by their gap
    */
-  public SurvivorTask(Scene scene, MethodFigures method, Map<Gap, List<Mutant>> places) {
+  public SurvivorTask(Scene scene, MethodFigures method, Map<Gap, List<TriedMutant>> places) {
     this.scene = scene;
     this.method = method;
     this.places = places;
@@ -69,8 +72,10 @@ public final class SurvivorTask implements Task {
             .mapToDouble(this::gain)
             .sum();
     Optional<TestFigures> test = closest(gap);
+    boolean needsInput = places.get(gap).stream().allMatch(TriedMutant::needsInput);
+    List<String> changes = needsInput ? List.of("another input") : List.of();
     Brief.Start start =
-        test.map(t -> new Brief.Start(t.test().name(), scene.classOf(t), true, List.of()))
+        test.map(t -> new Brief.Start(t.test().name(), scene.classOf(t), true, changes))
             .orElseGet(
                 () -> {
                   Scene.TestHome home = scene.home(method.className());
@@ -88,7 +93,7 @@ public final class SurvivorTask implements Task {
         new Brief.Opens(0, 0, 0),
         start,
         places.get(gap).stream()
-            .map(m -> "line " + m.line() + ": " + Unnoticed.when(m))
+            .map(tried -> "line " + tried.mutant().line() + ": " + Unnoticed.when(tried))
             .distinct()
             .toList(),
         gain(gap),

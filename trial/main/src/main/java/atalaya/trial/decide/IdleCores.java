@@ -5,7 +5,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.DoubleSupplier;
 
 /** How many cores had nothing to do of late, whoever else uses the machine. */
-final class IdleCores {
+public final class IdleCores {
   private static final long SPAN = TimeUnit.SECONDS.toNanos(3);
 
   private final DoubleSupplier load;
@@ -20,13 +20,13 @@ final class IdleCores {
    *
    * @param load the share of its time that it is busy, 0 to 1; negative while that is not known
    */
-  IdleCores(DoubleSupplier load, int cores) {
+  public IdleCores(DoubleSupplier load, int cores) {
     this.load = load;
     this.cores = cores;
   }
 
   /** Of this machine; none where it does not tell. */
-  static IdleCores ofThisMachine() {
+  public static IdleCores ofThisMachine() {
     DoubleSupplier load =
         ManagementFactory.getOperatingSystemMXBean()
                 instanceof com.sun.management.OperatingSystemMXBean system
@@ -36,7 +36,7 @@ final class IdleCores {
   }
 
   /** Begins anew: what was before is not what will be. */
-  void forget(long now) {
+  public void forget(long now) {
     spanBegan = now;
     sum = 0;
     samples = 0;
@@ -48,7 +48,7 @@ final class IdleCores {
    *
    * @return how many were idle in the last whole span of three seconds; 0 before there was one
    */
-  double look(long now) {
+  public double look(long now) {
     double busy = load.getAsDouble();
     if (busy >= 0) {
       sum += (1 - busy) * cores;
