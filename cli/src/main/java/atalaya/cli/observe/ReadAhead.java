@@ -14,11 +14,13 @@ import java.util.concurrent.ForkJoinPool;
 import java.util.stream.Stream;
 
 /**
- * Reads the project's code while the observed command still runs, once a core of the machine has
- * little to do: as a rule nothing has changed when the command has ended.
+ * Reads the project's code while the observed command still runs, once cores of the machine have
+ * nothing to do: as a rule nothing has changed when the command has ended.
  */
 public final class ReadAhead {
-  private static final double A_CORE = 0.6;
+  /** A core that is busy may slow down the one beside it, so that one that is idle is too few. */
+  private static final double SPARE_CORES = 2;
+
   private static final long LOOK_EVERY_MILLIS = 200;
 
   private final Project project;
@@ -83,7 +85,7 @@ public final class ReadAhead {
         return;
       }
       // Before an observed JVM has begun, the code may still have to be compiled.
-      if (idle.look(System.nanoTime()) > A_CORE && isAnyObserved()) {
+      if (idle.look(System.nanoTime()) > SPARE_CORES && isAnyObserved()) {
         read();
         return;
       }

@@ -52,7 +52,7 @@ class ReadAheadTest {
   }
 
   private ReadAhead ahead(double load) {
-    return new ReadAhead(project, modules, parts, new IdleCores(() -> load, 2));
+    return new ReadAhead(project, modules, parts, new IdleCores(() -> load, 4));
   }
 
   /** As when a JVM has begun, on a machine that has nothing else to do. */

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import javax.tools.Diagnostic;
 import javax.tools.JavaCompiler;
@@ -29,6 +30,8 @@ public final class SourceParser {
 
   /** Fewer files than this are not worth a compiler of their own. */
   private static final int WORTH_ONE = 6;
+
+  private static final Pattern DOCUMENTATION = Pattern.compile("(?m)^([ \\t]*)/\\*\\*(?!/)");
 
   private SourceParser() {}
 
@@ -129,7 +132,15 @@ public final class SourceParser {
 
     Text(URI uri, String text) {
       super(uri, Kind.SOURCE);
-      this.text = text;
+      this.text = withoutDocumentation(text);
+    }
+
+    /**
+     * Comments of documentation as other comments, which the compiler skips: it spends a quarter of
+     * its time on what they say. Lines of a text block may look like them.
+     */
+    private static String withoutDocumentation(String text) {
+      return text.contains("\"\"\"") ? text : DOCUMENTATION.matcher(text).replaceAll("$1/* ");
     }
 
     @Override

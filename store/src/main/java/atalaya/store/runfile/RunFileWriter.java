@@ -216,20 +216,25 @@ public final class RunFileWriter {
         (to, s) -> set(to, s.path(), s.module(), s.modified(), s.hash(), s.text()));
   }
 
+  /** A class file, and its bytes as they are kept. */
+  private record Packed(KeptClass file, byte[] bytes) {}
+
   private void classFiles(List<KeptClass> classes) throws SQLException {
     insert(
         "INSERT INTO class_file VALUES (NULL, ?, ?, ?, ?, ?, ?, ?)",
-        classes,
-        (to, c) ->
-            set(
-                to,
-                c.module(),
-                c.name(),
-                c.file(),
-                c.modified(),
-                c.hash(),
-                c.isTest(),
-                deflated(c.bytes())));
+        classes.parallelStream().map(c -> new Packed(c, deflated(c.bytes()))).toList(),
+        (to, packed) -> {
+          KeptClass c = packed.file();
+          set(
+              to,
+              c.module(),
+              c.name(),
+              c.file(),
+              c.modified(),
+              c.hash(),
+              c.isTest(),
+              packed.bytes());
+        });
   }
 
   private static byte[] deflated(byte[] bytes) {
