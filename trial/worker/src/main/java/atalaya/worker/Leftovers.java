@@ -10,7 +10,7 @@ import java.util.concurrent.locks.LockSupport;
 /** Threads that tests left behind: while such a one works, how long a test takes says nothing. */
 final class Leftovers {
   private static final int MORE = 16;
-  private static final long TO_END = TimeUnit.MILLISECONDS.toNanos(200);
+  private static final long TO_END = TimeUnit.MILLISECONDS.toNanos(500);
   private static final long SHORT = TimeUnit.MILLISECONDS.toNanos(1);
 
   private final ThreadGroup all;
@@ -32,9 +32,10 @@ final class Leftovers {
   boolean areBusy() {
     Set<Thread> busy = busy();
     if (!lasting.containsAll(busy)) {
-      Fault.steps = 0;
       long until = System.nanoTime() + TO_END;
       while (!lasting.containsAll(busy) && System.nanoTime() < until) {
+        // A thread that counts down just now may overwrite it.
+        Fault.steps = 0;
         LockSupport.parkNanos(SHORT);
         busy = busy();
       }

@@ -22,6 +22,9 @@ class LeftoversTest {
   void inPlantedCodeAreEndedAndOthersAreTold() throws InterruptedException {
     Thread before = busy(() -> {});
     assertThat(leftovers.areBusy()).as("it was there before").isFalse();
+    isOver = true;
+    before.join();
+    isOver = false;
 
     Thread planted = busy(Fault::step);
     assertThat(leftovers.areBusy()).isFalse();
@@ -38,7 +41,6 @@ class LeftoversTest {
     never.countDown();
     isOver = true;
     other.join();
-    before.join();
     assertThat(leftovers.areBusy()).isFalse();
   }
 
