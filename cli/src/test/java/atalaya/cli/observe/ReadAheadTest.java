@@ -51,14 +51,14 @@ class ReadAheadTest {
     assertThat(failed).isZero();
   }
 
-  private ReadAhead ahead(double load) {
+  private ReadAhead ahead(Path parts, double load) {
     return new ReadAhead(project, modules, parts, new IdleCores(() -> load, 4));
   }
 
   /** As when a JVM has begun, on a machine that has nothing else to do. */
   private ReadAhead readAhead() throws IOException, InterruptedException {
     Files.createFile(parts.resolve("one.part"));
-    ReadAhead ahead = ahead(0);
+    ReadAhead ahead = ahead(parts, 0);
     long until = System.nanoTime() + TimeUnit.MINUTES.toNanos(1);
     while (!ahead.isDone() && System.nanoTime() < until) {
       Thread.sleep(50);
@@ -104,10 +104,9 @@ class ReadAheadTest {
 
   @Test
   void aBusyMachineIsLeftAloneAndSoIsCodeThatNoJvmHasLoaded() throws Exception {
-    ReadAhead tooEarly = ahead(0);
+    ReadAhead tooEarly = ahead(folder.resolve("none"), 0);
     Files.createFile(parts.resolve("one.part"));
-    ReadAhead busy = ahead(1);
-    Files.delete(parts.resolve("one.part"));
+    ReadAhead busy = ahead(parts, 1);
     Thread.sleep(TimeUnit.SECONDS.toMillis(4));
     assertThat(tooEarly.isDone()).isFalse();
     assertThat(busy.isDone()).isFalse();
