@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.ForkJoinPool;
+import java.util.function.LongToDoubleFunction;
 import java.util.stream.Stream;
 
 /**
@@ -26,7 +27,7 @@ public final class ReadAhead {
   private final Project project;
   private final List<ProjectModule> modules;
   private final Path parts;
-  private final IdleCores idle;
+  private final LongToDoubleFunction idle;
   private final Thread thread = new Thread(this::work, "atalaya-ahead");
   private volatile boolean isOver;
   private ProjectCode code;
@@ -36,8 +37,9 @@ public final class ReadAhead {
    * Begins.
    *
    * @param parts the folder to which observed JVMs write
+   * @param idle how many cores have nothing to do, by the time in nanoseconds
    */
-  ReadAhead(Project project, List<ProjectModule> modules, Path parts, IdleCores idle) {
+  ReadAhead(Project project, List<ProjectModule> modules, Path parts, LongToDoubleFunction idle) {
     this.project = project;
     this.modules = modules;
     this.parts = parts;
@@ -52,11 +54,10 @@ public final class ReadAhead {
    * @param folder that of the observation
    */
   public static ReadAhead during(Request request, Path folder) {
+    IdleCores idle = IdleCores.ofThisMachine();
+    idle.forget(System.nanoTime());
     return new ReadAhead(
-        request.project(),
-        request.modules(),
-        ObservedCommand.parts(folder),
-        IdleCores.ofThisMachine());
+        request.project(), request.modules(), ObservedCommand.parts(folder), idle::look);
   }
 
   /** What the code is as it is now: read ahead, if that was right. */
@@ -77,7 +78,6 @@ public final class ReadAhead {
   }
 
   private void work() {
-    idle.forget(System.nanoTime());
     while (!isOver) {
       try {
         Thread.sleep(LOOK_EVERY_MILLIS);
@@ -85,7 +85,7 @@ public final class ReadAhead {
         return;
       }
       // Before an observed JVM has begun, the code may still have to be compiled.
-      if (idle.look(System.nanoTime()) > SPARE_CORES && isAnyObserved()) {
+      if (idle.applyAsDouble(System.nanoTime()) > SPARE_CORES && isAnyObserved()) {
         read();
         return;
       }

@@ -6,7 +6,6 @@ import atalaya.core.code.Method;
 import atalaya.java.ProjectModel;
 import atalaya.launch.project.Project;
 import atalaya.launch.project.ProjectModule;
-import atalaya.trial.decide.IdleCores;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -51,14 +50,14 @@ class ReadAheadTest {
     assertThat(failed).isZero();
   }
 
-  private ReadAhead ahead(Path parts, double load) {
-    return new ReadAhead(project, modules, parts, new IdleCores(() -> load, 4));
+  private ReadAhead ahead(Path parts, double idle) {
+    return new ReadAhead(project, modules, parts, now -> idle);
   }
 
   /** As when a JVM has begun, on a machine that has nothing else to do. */
   private ReadAhead readAhead() throws IOException, InterruptedException {
     Files.createFile(parts.resolve("one.part"));
-    ReadAhead ahead = ahead(parts, 0);
+    ReadAhead ahead = ahead(parts, 4);
     long until = System.nanoTime() + TimeUnit.MINUTES.toNanos(1);
     while (!ahead.isDone() && System.nanoTime() < until) {
       Thread.sleep(50);
@@ -104,10 +103,10 @@ class ReadAheadTest {
 
   @Test
   void aBusyMachineIsLeftAloneAndSoIsCodeThatNoJvmHasLoaded() throws Exception {
-    ReadAhead tooEarly = ahead(folder.resolve("none"), 0);
+    ReadAhead tooEarly = ahead(folder.resolve("none"), 4);
     Files.createFile(parts.resolve("one.part"));
     ReadAhead busy = ahead(parts, 1);
-    Thread.sleep(TimeUnit.SECONDS.toMillis(4));
+    Thread.sleep(TimeUnit.SECONDS.toMillis(1));
     assertThat(tooEarly.isDone()).isFalse();
     assertThat(busy.isDone()).isFalse();
     for (ReadAhead ahead : List.of(tooEarly, busy)) {

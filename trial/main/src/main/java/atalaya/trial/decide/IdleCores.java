@@ -20,7 +20,7 @@ public final class IdleCores {
    *
    * @param load the share of its time that it is busy, 0 to 1; negative while that is not known
    */
-  public IdleCores(DoubleSupplier load, int cores) {
+  IdleCores(DoubleSupplier load, int cores) {
     this.load = load;
     this.cores = cores;
   }
