@@ -95,6 +95,15 @@ class ChallengeTest {
         int times(int bells) {
           return bells;
         }
+
+        private static String name;
+
+        public String name() {
+          if (name == null) {
+            name = "south lock";
+          }
+          return name;
+        }
       }
       """;
 
@@ -164,6 +173,16 @@ class ChallengeTest {
         @Test
         public void remembersAgain() {
           assertEquals(8, lock.remembered(5));
+        }
+
+        @Test
+        public void isNamed() {
+          assertEquals("south lock", lock.name());
+        }
+
+        @Test
+        public void isNamedAgain() {
+          assertEquals("south lock", lock.name());
         }
 
         @Test
@@ -278,6 +297,10 @@ class ChallengeTest {
         .hasEntrySatisfying(
             "30: `b + 3` -> `b - 3`",
             verdict -> assertThat(verdict).startsWith("killed by LockTest.remembers"))
+        .as("nor does one that is made by whoever asks first")
+        .hasEntrySatisfying(
+            "80: `name == null` -> `false`",
+            verdict -> assertThat(verdict).startsWith("killed by LockTest.isNamed"))
         .as("a test that passes only once notices nothing; one that failed is not asked")
         .containsEntry("34: `boat + 1` -> `boat - 1`", "survived by nobody")
         .containsEntry("35: `boat > 40` -> `boat != 40`", "survived by nobody")

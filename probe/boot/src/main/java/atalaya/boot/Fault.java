@@ -24,7 +24,7 @@ public final class Fault {
   /** Whether the steps were spent. */
   public static volatile boolean spent;
 
-  /** Whether the active mutant did anything. */
+  /** Whether the active mutant changed anything where it stands. */
   public static volatile boolean acted;
 
   /** What is seen at a place: a number below zero, or the first of two below the other. */
@@ -90,22 +90,30 @@ public final class Fault {
 
   /** It does with a number. */
   public static void atNumber(int value, int place) {
-    atNumbers(value, 0, place);
+    saw(place, sight(value, 0));
   }
 
   /** It does with two numbers. */
   public static void atNumbers(int one, int other, int place) {
-    saw(place, one < other ? LESS : one == other ? SAME : MORE);
+    saw(place, sight(one, other));
   }
 
   /** It does with an object or null. */
   public static void atObject(Object value, int place) {
-    atObjects(value, null, place);
+    saw(place, sight(value, null));
   }
 
   /** It does with two of them. */
   public static void atObjects(Object one, Object other, int place) {
-    saw(place, one == other ? SAME : MORE);
+    saw(place, sight(one, other));
+  }
+
+  private static int sight(int one, int other) {
+    return one < other ? LESS : one == other ? SAME : MORE;
+  }
+
+  private static int sight(Object one, Object other) {
+    return one == other ? SAME : MORE;
   }
 
   private static void saw(int place, int sight) {
@@ -115,9 +123,39 @@ public final class Fault {
     }
   }
 
-  /** The active mutant does what it does. */
-  public static void acts() {
+  /** The active mutant comes to its place, where it always changes something. */
+  public static void acts(int sights) {
     acted = true;
+  }
+
+  /**
+   * It does with a number.
+   *
+   * @param sights at which it changes something, each a bit
+   */
+  public static void actsNumber(int value, int sights) {
+    acts(sights, sight(value, 0));
+  }
+
+  /** It does with two numbers. */
+  public static void actsNumbers(int one, int other, int sights) {
+    acts(sights, sight(one, other));
+  }
+
+  /** It does with an object or null. */
+  public static void actsObject(Object value, int sights) {
+    acts(sights, sight(value, null));
+  }
+
+  /** It does with two of them. */
+  public static void actsObjects(Object one, Object other, int sights) {
+    acts(sights, sight(one, other));
+  }
+
+  private static void acts(int sights, int sight) {
+    if ((sights & 1 << sight) != 0) {
+      acted = true;
+    }
   }
 
   private static void note(int number) {

@@ -123,12 +123,14 @@ final class SchemaMethod {
         List<Planting> here = mutants.get(number);
         if (here != null && (state.locals != null || !frames)) {
           int place = here.get(0).mutant();
-          here.forEach(planting -> watched.add(Watched.of(node, planting, method, place)));
+          List<Watched> depending =
+              here.stream().map(planting -> Watched.of(node, planting, method, place)).toList();
+          watched.addAll(depending);
           if (watches) {
             Watched.look(to, node, place);
             node.accept(state);
           } else {
-            mutated(node, here, state);
+            mutated(node, here, depending, state);
           }
           continue;
         }
@@ -140,15 +142,20 @@ final class SchemaMethod {
     }
   }
 
-  private void mutated(AbstractInsnNode node, List<Planting> mutants, AnalyzerAdapter state) {
+  private void mutated(
+      AbstractInsnNode node,
+      List<Planting> mutants,
+      List<Watched> depending,
+      AnalyzerAdapter state) {
     Label join = new Label();
     boolean joins = false;
-    for (Planting mutant : mutants) {
+    for (int i = 0; i < mutants.size(); i++) {
+      Planting mutant = mutants.get(i);
       Label next = new Label();
       to.visitFieldInsn(Opcodes.GETSTATIC, FAULT, "mutant", "I");
       Pushing.integer(to, mutant.mutant());
       to.visitJumpInsn(Opcodes.IF_ICMPNE, next);
-      call("acts", "()V");
+      depending.get(i).act(to, node);
       if (mutant.replacement().emit(to, node)) {
         to.visitJumpInsn(Opcodes.GOTO, join);
         joins = true;

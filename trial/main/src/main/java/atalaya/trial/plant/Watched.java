@@ -27,6 +27,15 @@ public record Watched(int mutant, int place, BitSet sights, boolean isShared) {
 
   /** Tells {@code Fault} what an instruction finds on the stack, as far as mutants depend on it. */
   static void look(MethodVisitor to, AbstractInsnNode at, int place) {
+    tell(to, at, "at", place);
+  }
+
+  /** Tells {@code Fault} that the mutant acts there, if it changes anything this time. */
+  void act(MethodVisitor to, AbstractInsnNode at) {
+    tell(to, at, "acts", sights.stream().map(sight -> 1 << sight).sum());
+  }
+
+  private static void tell(MethodVisitor to, AbstractInsnNode at, String method, int number) {
     switch (at.getOpcode()) {
       case Opcodes.IFEQ,
           Opcodes.IFNE,
@@ -35,26 +44,31 @@ public record Watched(int mutant, int place, BitSet sights, boolean isShared) {
           Opcodes.IFGT,
           Opcodes.IFLE,
           Opcodes.IRETURN ->
-          look(to, Opcodes.DUP, place, "atNumber", "(II)V");
+          tell(to, Opcodes.DUP, method + "Number", "(II)V", number);
       case Opcodes.IF_ICMPEQ,
           Opcodes.IF_ICMPNE,
           Opcodes.IF_ICMPLT,
           Opcodes.IF_ICMPGE,
           Opcodes.IF_ICMPGT,
           Opcodes.IF_ICMPLE ->
-          look(to, Opcodes.DUP2, place, "atNumbers", "(III)V");
+          tell(to, Opcodes.DUP2, method + "Numbers", "(III)V", number);
       case Opcodes.IFNULL, Opcodes.IFNONNULL, Opcodes.ARETURN ->
-          look(to, Opcodes.DUP, place, "atObject", "(Ljava/lang/Object;I)V");
+          tell(to, Opcodes.DUP, method + "Object", "(Ljava/lang/Object;I)V", number);
       case Opcodes.IF_ACMPEQ, Opcodes.IF_ACMPNE ->
-          look(to, Opcodes.DUP2, place, "atObjects", "(Ljava/lang/Object;Ljava/lang/Object;I)V");
-      default -> look(to, Opcodes.NOP, place, "at", "(I)V");
+          tell(
+              to,
+              Opcodes.DUP2,
+              method + "Objects",
+              "(Ljava/lang/Object;Ljava/lang/Object;I)V",
+              number);
+      default -> tell(to, Opcodes.NOP, method, "(I)V", number);
     }
   }
 
-  private static void look(
-      MethodVisitor to, int copy, int place, String method, String descriptor) {
+  private static void tell(
+      MethodVisitor to, int copy, String method, String descriptor, int number) {
     to.visitInsn(copy);
-    Pushing.integer(to, place);
+    Pushing.integer(to, number);
     to.visitMethodInsn(Opcodes.INVOKESTATIC, SchemaMethod.FAULT, method, descriptor, false);
   }
 
