@@ -527,4 +527,16 @@ class Ways {
       throw new Here();
     }
   }
+
+  static void marked(byte[] bytes) {
+    if ((bytes[0] & 0xFF) == 0xEF && (bytes[1] & 0xFF) == 0xBB) {
+      throw new Here();
+    }
+  }
+
+  static void owed(int[] tolls) {
+    if (tolls.length > 1 && tolls[1] < -3) {
+      throw new Here();
+    }
+  }
 }

@@ -52,7 +52,9 @@ final class Candidates {
     if (input.usual() != null) {
       values.add(input.usual());
     }
-    boolean isState = input.source() == Term.Source.ELEMENT;
+    boolean isCount =
+        input.source() == Term.Source.ELEMENT
+            && (input.name().endsWith(".size()") || input.name().endsWith(".length"));
     String type = input.type();
     switch (type) {
       case "Z" -> values.addAll(List.of(1, 0));
@@ -60,7 +62,7 @@ final class Candidates {
         whole(constraints).forEach(number -> add(values, number, type));
         List.of(0, 1, -1, 2, 10, 'a' + 0, '0' + 0, ' ' + 0, 100, 1000, Integer.MAX_VALUE)
             .forEach(number -> add(values, number, type));
-        if (isState) {
+        if (isCount) {
           values.removeIf(v -> ((Number) v).longValue() < 0);
         }
       }
@@ -105,16 +107,22 @@ final class Candidates {
     return calls.stream().anyMatch(of -> of.contains(call));
   }
 
+  /** Bytes and shorts are asked for without their sign too: {@code (b & 0xFF) == 0xEF}. */
   private static void add(Set<Object> values, long number, String type) {
     boolean fits =
         switch (type) {
-          case "B" -> number == (byte) number;
-          case "S" -> number == (short) number;
+          case "B" -> number >= Byte.MIN_VALUE && number < 1 << Byte.SIZE;
+          case "S" -> number >= Short.MIN_VALUE && number < 1 << Short.SIZE;
           case "C" -> number == (char) number;
           default -> number == (int) number;
         };
     if (fits) {
-      values.add((int) number);
+      values.add(
+          switch (type) {
+            case "B" -> (int) (byte) number;
+            case "S" -> (int) (short) number;
+            default -> (int) number;
+          });
     }
   }
 
@@ -261,7 +269,8 @@ final class Candidates {
           }
         });
     Set<Object> texts = new LinkedHashSet<>(found);
-    List<Object> parts = List.copyOf(found);
+    texts.removeIf(Candidates::isSentence);
+    List<Object> parts = List.copyOf(texts);
     for (Object one : parts) {
       texts.add(one + "x");
       texts.add("x" + one);
@@ -273,6 +282,7 @@ final class Candidates {
       }
     }
     texts.addAll(List.of("a", "", " ", "1", "1.5", "ab", "A", "-1", "a b", "true"));
+    texts.addAll(found);
     for (Object one : parts) {
       texts.add(one.toString().toUpperCase(Locale.ROOT));
       texts.add(one.toString().toLowerCase(Locale.ROOT));
@@ -291,6 +301,12 @@ final class Candidates {
       }
     }
     return texts.stream().limit(MOST_TEXTS).toList();
+  }
+
+  /** Whether a text is for people: code rarely asks for such a one. */
+  private static boolean isSentence(Object text) {
+    String words = (String) text;
+    return words.length() > 20 && words.indexOf(' ') >= 0;
   }
 
   /** Whether no other value is possible than those that are tried. */

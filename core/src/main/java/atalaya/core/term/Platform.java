@@ -51,6 +51,17 @@ public final class Platform {
     return isPure(owner) && !NOT_PURE.contains(name);
   }
 
+  /** Whether a class of the platform can't be extended. */
+  public static boolean isFinal(String owner) {
+    try {
+      Class<?> type =
+          Class.forName(owner.replace('/', '.'), false, ClassLoader.getPlatformClassLoader());
+      return Modifier.isFinal(type.getModifiers());
+    } catch (ClassNotFoundException e) {
+      return false; // One of a later version: nothing is known of it.
+    }
+  }
+
   /**
    * Calls one.
    *

@@ -72,8 +72,8 @@ final class Calls {
             ? new Term.Input(
                 answerName(collaborator.get(), call) + " throws " + Instructions.simple(exception),
                 "Z",
-                Term.Source.ANSWER,
-                null)
+                answering(collaborator.get(), call),
+                0)
             : throwing(call, exception);
     collaborator.ifPresent(input -> called(input, call, arguments));
     walker.require(new Compared(throwing, Relation.NOT_EQUAL, Term.of(0), reason));
@@ -82,7 +82,7 @@ final class Calls {
   private static Term.Input throwing(MethodInsnNode call, String exception) {
     String method = Instructions.simple(call.owner) + "." + call.name.replace("<init>", "new");
     String name = method + "(..) throws " + Instructions.simple(exception);
-    return new Term.Input(name, "Z", Term.Source.RESULT, null);
+    return new Term.Input(name, "Z", Term.Source.RESULT, 0);
   }
 
   /** Of a call that is not followed it is not known whether it throws what a handler is for. */
@@ -386,12 +386,23 @@ final class Calls {
     }
     Term.Input input = collaborator.get();
     called(input, call, arguments);
-    boolean isOfPlatform = call.owner.startsWith("java/") && input.source() == Term.Source.STATE;
     return new Term.Input(
         answerName(input, call),
         Type.getReturnType(call.desc).getDescriptor(),
-        isOfPlatform ? Term.Source.RESULT : Term.Source.ANSWER,
+        answering(input, call),
         null);
+  }
+
+  /** Who answers a call: a double, or what stands there, in whose place no test can put one. */
+  private Term.Source answering(Term.Input object, MethodInsnNode call) {
+    boolean isOfPlatform = call.owner.startsWith("java/");
+    boolean isFixed =
+        isOfPlatform
+            ? object.source() == Term.Source.STATE || Platform.isFinal(call.owner)
+            : walker.base.isFinal(call.owner);
+    return isFixed || object.source() == Term.Source.RESULT
+        ? Term.Source.RESULT
+        : Term.Source.ANSWER;
   }
 
   private void called(Term.Input input, MethodInsnNode call, List<Term> arguments) {

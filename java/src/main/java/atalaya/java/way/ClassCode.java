@@ -12,12 +12,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
+import java.util.function.IntPredicate;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.FieldVisitor;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.tree.ClassNode;
 import org.objectweb.asm.tree.FieldNode;
+import org.objectweb.asm.tree.InnerClassNode;
 import org.objectweb.asm.tree.MethodInsnNode;
 import org.objectweb.asm.tree.MethodNode;
 
@@ -103,28 +105,27 @@ final class ClassCode {
 
   /** The class of the object that one of an inner class is made in; empty for other classes. */
   Optional<String> outer() {
-    return node.innerClasses.stream()
-        .filter(inner -> inner.name.equals(node.name) && inner.outerName != null)
+    return itself()
+        .filter(inner -> inner.outerName != null)
         .filter(inner -> (inner.access & (Opcodes.ACC_STATIC | Opcodes.ACC_INTERFACE)) == 0)
-        .map(inner -> inner.outerName)
-        .findFirst();
+        .map(inner -> inner.outerName);
   }
 
-  /** What gives an object of the class without being given anything, as code has it. */
-  Optional<String> instance() {
+  /** What gives an object of the class to a test without being given anything, as code has it. */
+  Optional<String> instance(Visibility visible) {
     String type = "L" + node.name + ";";
-    int open = Opcodes.ACC_STATIC;
+    IntPredicate isOpen =
+        access -> (access & Opcodes.ACC_STATIC) != 0 && visible.sees(node.name, access);
     Optional<String> constant =
         fields.values().stream()
-            .filter(f -> f.desc.equals(type) && (f.access & (open | Opcodes.ACC_PRIVATE)) == open)
+            .filter(f -> f.desc.equals(type) && isOpen.test(f.access))
             .map(f -> f.name)
             .findFirst();
     return constant.or(
         () ->
             methods.values().stream()
                 .map(MethodCode::node)
-                .filter(m -> m.desc.equals("()" + type))
-                .filter(m -> (m.access & (open | Opcodes.ACC_PRIVATE)) == open)
+                .filter(m -> m.desc.equals("()" + type) && isOpen.test(m.access))
                 .map(m -> m.name + "()")
                 .findFirst());
   }
@@ -141,11 +142,24 @@ final class ClassCode {
   /** Whether code outside of its source file can't name it: private, local or without a name. */
   boolean isHidden() {
     return node.outerMethod != null
-        || node.innerClasses.stream()
-            .anyMatch(
-                inner ->
-                    inner.name.equals(node.name)
-                        && (inner.outerName == null || (inner.access & Opcodes.ACC_PRIVATE) != 0));
+        || itself()
+            .filter(inner -> inner.outerName == null || (inner.access & Opcodes.ACC_PRIVATE) != 0)
+            .isPresent();
+  }
+
+  /** Whether it is public; of one within another, as it is declared there. */
+  boolean isPublic() {
+    int access = itself().map(inner -> inner.access).orElse(node.access);
+    return (access & Opcodes.ACC_PUBLIC) != 0;
+  }
+
+  /** The class around it; empty for one that is within none. */
+  Optional<String> around() {
+    return itself().map(inner -> inner.outerName);
+  }
+
+  private Optional<InnerClassNode> itself() {
+    return node.innerClasses.stream().filter(inner -> inner.name.equals(node.name)).findFirst();
   }
 
   /** For an array that turns enum constants into switch keys, the constants by key. */

@@ -311,6 +311,11 @@ public final class CodeBase {
     return has(type) && mayBeImplementedElsewhere(type);
   }
 
+  /** Whether nothing extends a class of the project, nor may. */
+  boolean isFinal(String type) {
+    return has(type) && (access(type) & Opcodes.ACC_FINAL) != 0;
+  }
+
   /** The methods whose code calls a method by name, those of lambdas among them. */
   public List<Ref> callers(Ref method) {
     return callers.getOrDefault(method, Set.of()).stream()

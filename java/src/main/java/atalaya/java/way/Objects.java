@@ -156,7 +156,8 @@ final class Objects {
     }
     List<MethodCode> constructors =
         code.get().constructors().stream()
-            .filter(c -> !c.isPrivate() && parameters(c) <= MOST_PARAMETERS)
+            .filter(c -> walker.visible.sees(type, c.node().access))
+            .filter(c -> parameters(c) <= MOST_PARAMETERS)
             .sorted(Comparator.comparingInt(Objects::parameters).reversed())
             .toList();
     for (MethodCode constructor : constructors) {

@@ -51,6 +51,7 @@ final class Walker {
   record End(Term result, String thrown) {}
 
   final CodeBase base;
+  final Visibility visible;
   final Predicate<MethodCode> isNew;
   final List<Walked.Passed> steps = new ArrayList<>();
   final Map<String, BitSet> points = new HashMap<>();
@@ -86,8 +87,10 @@ final class Walker {
       Meanings meanings,
       Steering steering,
       Allowance allowance,
-      Predicate<MethodCode> isNew) {
+      Predicate<MethodCode> isNew,
+      String entered) {
     this.allowance = allowance;
+    this.visible = Visibility.ofTestOf(base, entered);
     this.isNew = isNew;
     this.base = base;
     this.meanings = meanings;
@@ -111,8 +114,8 @@ final class Walker {
       List<Path> route,
       List<Integer> sites)
       throws NotFollowed {
-    Walker walker = new Walker(base, meanings, steering, allowance, isNew);
     MethodCode first = route.get(0).code();
+    Walker walker = new Walker(base, meanings, steering, allowance, isNew, first.ref().type());
     Term.Input receiver = null;
     List<Term> all = new ArrayList<>();
     boolean makes = first.node().name.equals("<init>");

@@ -169,7 +169,7 @@ public final class WayFinder {
         deciding = deciding == 0 && isNew ? i : deciding;
       }
     }
-    Wording wording = new Wording(base, walked, found);
+    Wording wording = new Wording(base, walked, found, route.get(0));
     Map<String, BitSet> points = new HashMap<>();
     walked.points().forEach((type, all) -> points.put(type.replace('/', '.'), all));
     return new Way(

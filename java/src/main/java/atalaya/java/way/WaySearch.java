@@ -46,7 +46,7 @@ final class WaySearch {
   /** So many instructions are followed on a path, calls included, and for a method in all. */
   private static final int OF_PATH = 20_000;
 
-  private static final int OF_METHOD = 200_000;
+  private static final int OF_METHOD = 60_000;
 
   /** What came of it. */
   sealed interface Result {}

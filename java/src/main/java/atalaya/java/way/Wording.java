@@ -11,6 +11,7 @@ import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.core.term.Term.Source;
 import atalaya.core.term.Values;
+import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -29,17 +30,19 @@ final class Wording {
   private final CodeBase base;
   private final Walked walked;
   private final Solution.Found found;
+  private final Visibility visible;
   private final Map<Input, String> made = new HashMap<>();
   private final List<String> statements = new ArrayList<>();
   private boolean isComplete = true;
 
-  Wording(CodeBase base, Walked walked, Solution.Found found) {
+  Wording(CodeBase base, Walked walked, Solution.Found found, Ref entry) {
     this.base = base;
+    this.visible = Visibility.ofTestOf(base, entry.type());
     this.walked = walked;
     this.found = found;
   }
 
-  SetUp setUp(CodeBase.Ref entry, List<Step> steps, Optional<String> mayFail) {
+  SetUp setUp(Ref entry, List<Step> steps, Optional<String> mayFail) {
     List<String> arguments = new ArrayList<>();
     List<Given> givens = new ArrayList<>();
     boolean isOverloaded = isOverloaded(entry);
@@ -59,7 +62,8 @@ final class Wording {
             (input, value) -> {
               boolean isPart = parts.contains(input) && input.source() == Source.ARGUMENT;
               String beside = beside(input, value);
-              boolean isNews = !told.contains(input) && (!isPart || !beside.isEmpty());
+              boolean isUsual = isOutcome(input) && java.util.Objects.equals(input.usual(), value);
+              boolean isNews = !told.contains(input) && !isUsual && (!isPart || !beside.isEmpty());
               if (isNews && !(value instanceof Stand)) {
                 givens.add(given(input, literal(input, value), how(input)));
               }
@@ -78,11 +82,16 @@ final class Wording {
   /**
    * Whether other methods of the class have the same name, so that a bare null may mean several.
    */
-  private boolean isOverloaded(CodeBase.Ref entry) {
+  private boolean isOverloaded(Ref entry) {
     return base.methods(entry.type()).stream()
             .filter(code -> code.startsWith(entry.name() + "("))
             .count()
         > 1;
+  }
+
+  /** Whether an input stands for how a call ends. */
+  private static boolean isOutcome(Input input) {
+    return input.source() == Source.ANSWER || input.source() == Source.RESULT;
   }
 
   /** What could not be decided, of the conditions on the way. */
@@ -200,9 +209,7 @@ final class Wording {
         return "null";
       }
       Optional<String> instance =
-          base.code(Walker.internal(input.type()))
-              .filter(code -> !code.isHidden())
-              .flatMap(ClassCode::instance);
+          base.code(Walker.internal(input.type())).flatMap(code -> code.instance(visible));
       if (instance.isPresent()) {
         return Literals.simple(input.type()) + "." + instance.get();
       }
@@ -266,17 +273,18 @@ final class Wording {
     return in + ".new " + name.substring(name.lastIndexOf('.') + 1) + "(" + others + ")";
   }
 
-  private String call(CodeBase.Ref entry, List<String> arguments) {
+  private String call(Ref entry, List<String> arguments) {
     String all = "(" + String.join(", ", arguments) + ")";
     String type = Literals.simple("L" + entry.type() + ";");
     if (entry.name().equals("<init>")) {
+      isComplete &= !base.isAbstract(entry.type());
       return making(entry.type(), arguments) + ";";
     }
+    isComplete &= visible.sees(entry.type());
     if (walked.receiver() == null) {
       return type + "." + entry.name() + all + ";";
     }
     boolean isMade = walked.built().containsKey(walked.receiver());
-    isComplete &= !base.code(entry.type()).map(ClassCode::isHidden).orElse(true);
     String receiver = isMade ? object(walked.receiver()) : madePlainly(entry.type());
     return receiver + "." + entry.name() + all + ";";
   }
@@ -287,14 +295,13 @@ final class Wording {
     Optional<MethodCode> constructor =
         code.filter(c -> !base.isAbstract(type)).stream()
             .flatMap(c -> c.constructors().stream())
-            .filter(c -> !c.isPrivate())
+            .filter(c -> visible.sees(type, c.node().access))
             .min(Comparator.comparingInt(c -> c.node().desc.length()));
-    boolean isHidden = code.map(ClassCode::isHidden).orElse(true);
-    Optional<String> instance = code.flatMap(ClassCode::instance);
+    Optional<String> instance = code.flatMap(c -> c.instance(visible));
     boolean isTaken =
         instance.isPresent()
             && constructor.map(c -> Type.getArgumentTypes(c.node().desc).length > 0).orElse(true);
-    isComplete &= !isHidden && (isTaken || constructor.isPresent());
+    isComplete &= visible.sees(type) && (isTaken || constructor.isPresent());
     if (isTaken) {
       return Literals.simple("L" + type + ";") + "." + instance.get();
     }
@@ -345,7 +352,7 @@ final class Wording {
 
   // ---- what is to be seen ----
 
-  Result result(CodeBase.Ref entry, int deciding) {
+  Result result(Ref entry, int deciding) {
     if (!walked.thrown().isEmpty()) {
       String thrown = Instructions.simple(walked.thrown());
       return new Result(List.of("throws " + thrown), thrown);

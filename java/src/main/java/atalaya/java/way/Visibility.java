@@ -1,0 +1,48 @@
+package atalaya.java.way;
+
+import java.util.Optional;
+import org.objectweb.asm.Opcodes;
+
+/** What a test may name without tricks: it stands in the package of what it calls. */
+final class Visibility {
+  private static final int NAMED = Opcodes.ACC_PUBLIC | Opcodes.ACC_PRIVATE;
+
+  private final CodeBase base;
+  private final String home;
+
+  private Visibility(CodeBase base, String home) {
+    this.base = base;
+    this.home = home;
+  }
+
+  /** For a test of a class. */
+  static Visibility ofTestOf(CodeBase base, String type) {
+    return new Visibility(base, packageOf(type));
+  }
+
+  private static String packageOf(String type) {
+    return type.substring(0, Math.max(0, type.lastIndexOf('/')));
+  }
+
+  /** Whether it may name a class. Of classes that are not the project's, all are taken for open. */
+  boolean sees(String type) {
+    Optional<ClassCode> code = base.code(type);
+    return code.isEmpty()
+        || !code.get().isHidden()
+            && (packageOf(type).equals(home) || code.get().isPublic())
+            && code.get().around().map(this::sees).orElse(true);
+  }
+
+  /**
+   * Whether it may use a member of a class.
+   *
+   * @param access its flags
+   */
+  boolean sees(String type, int access) {
+    boolean isOpen =
+        packageOf(type).equals(home)
+            ? (access & Opcodes.ACC_PRIVATE) == 0
+            : (access & NAMED) == Opcodes.ACC_PUBLIC;
+    return isOpen && sees(type);
+  }
+}

@@ -1,0 +1,223 @@
+package atalaya.java.way;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import atalaya.core.code.CodeClass;
+import atalaya.core.code.Method;
+import atalaya.core.plan.Way;
+import atalaya.java.ClassBytes;
+import atalaya.java.ProjectReader;
+import atalaya.java.SourceText;
+import atalaya.java.way.CodeBase.Ref;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import javax.tools.ToolProvider;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/**
+ * What a way tells to do: only what a test in the package of the code can do, and what it needs.
+ */
+class TellingTest {
+  private static final String LEDGER =
+      """
+      package quay;
+
+      public class Ledger {
+        private final int pages;
+
+        protected Ledger(int pages, int first) {
+          this.pages = pages - first;
+        }
+
+        public Ledger(int pages) {
+          this.pages = pages;
+        }
+
+        public int pages() {
+          return pages;
+        }
+
+        static class Hidden {
+          public int lines() {
+            return 3;
+          }
+        }
+
+        public static Object hidden() {
+          return new Hidden();
+        }
+
+        public interface Scribe {
+          int words(int page);
+        }
+      }
+      """;
+
+  private static final String OFFICE =
+      """
+      package office;
+
+      import java.io.*;
+      import quay.Ledger;
+
+      public abstract class Office {
+        final int desks;
+
+        Office(int desks) {
+          this.desks = desks > 4 ? 4 : desks;
+        }
+
+        static boolean isThick(Ledger ledger) {
+          return ledger.pages() > 90;
+        }
+
+        static boolean isBusy(Ledger.Scribe scribe) {
+          return scribe.words(1) > 5;
+        }
+
+        static int shelf(java.net.URL place) {
+          if (place.getHost().equals("attic")) {
+            return 1;
+          }
+          return 0;
+        }
+
+        static int filed(String name) {
+          need(name, "name");
+          return Shelves.place(name) ? 1 : 0;
+        }
+
+        private static void need(String text, String what) {
+          if (text == null || text.length() == 0) {
+            throw new IllegalArgumentException(String.format("The '%s' must not be empty.", what));
+          }
+        }
+
+        static int first(String name) {
+          int read = byteOf(name);
+          return read > 0 ? read : 0;
+        }
+
+        private static int byteOf(String name) {
+          try {
+            return new FileInputStream(name).read();
+          } catch (IOException e) {
+            return -1;
+          }
+        }
+
+        private static class Shelves {
+          static native boolean place(String name);
+        }
+      }
+      """;
+
+  @TempDir static Path folder;
+  private static CodeBase base;
+  private static Map<String, CodeClass> models;
+
+  /**
+   * What is told of a method.
+   *
+   * @param code that takes the way; empty where a test can't take it without more
+   * @param values each with how it comes about
+   */
+  record Told(String method, String code, List<String> values) {
+    @Override
+    public String toString() {
+      return method;
+    }
+  }
+
+  static Stream<Told> told() {
+    return Stream.of(
+        new Told(
+            "isThick(Ledger)",
+            "Office.isThick(new Ledger(91));",
+            List.of("ledger = new Ledger(91)", "ledger.pages = 91")),
+        new Told(
+            "isBusy(Scribe)",
+            "",
+            List.of(
+                "scribe = a double of Ledger.Scribe", "scribe.words(int) = 6, a double answers")),
+        new Told(
+            "shelf(URL)",
+            "",
+            List.of("place = any URL", "place.getHost() = \"attic\", has to come out")),
+        new Told("<init>(int)", "", List.of("desks = 5")),
+        new Told(
+            "filed(String)",
+            "",
+            List.of("name = \"a\"", "Office.Shelves.place(..) = true, has to come out")),
+        new Told(
+            "first(String)",
+            "",
+            List.of("name = \"a\"", "FileInputStream.read(..) = 1, has to come out")));
+  }
+
+  @BeforeAll
+  static void compile() throws IOException {
+    List<ClassBytes> classes = new ArrayList<>();
+    List<SourceText> sources = new ArrayList<>();
+    List<String> arguments = new ArrayList<>(List.of("-g", "-d", folder.toString()));
+    for (String source : List.of(LEDGER, OFFICE)) {
+      String path = source == LEDGER ? "quay/Ledger.java" : "office/Office.java";
+      Path file = folder.resolve("src").resolve(path);
+      Files.createDirectories(file.getParent());
+      arguments.add(Files.writeString(file, source).toString());
+      sources.add(new SourceText("m", path, path, source));
+    }
+    assertThat(
+            ToolProvider.getSystemJavaCompiler()
+                .run(null, null, null, arguments.toArray(String[]::new)))
+        .isZero();
+    Map<String, byte[]> bytes = new HashMap<>();
+    try (Stream<Path> files = Files.walk(folder)) {
+      for (Path file : files.filter(f -> f.toString().endsWith(".class")).sorted().toList()) {
+        String name = folder.relativize(file).toString().replace(".class", "");
+        bytes.put(name, Files.readAllBytes(file));
+        classes.add(new ClassBytes("m", name.replace('/', '.'), bytes.get(name)));
+      }
+    }
+    base = CodeBase.of(bytes, type -> Optional.empty());
+    models = new HashMap<>();
+    ProjectReader.read(classes, sources).classes().forEach(c -> models.put(c.name(), c));
+  }
+
+  @ParameterizedTest
+  @MethodSource
+  void told(Told told) {
+    Method method =
+        models.get("office.Office").methods().stream()
+            .filter(m -> m.name().equals(told.method()))
+            .findFirst()
+            .orElseThrow();
+    WayFinder finder =
+        new WayFinder(base, name -> Optional.ofNullable(models.get(name)), ref -> false);
+    BitSet reached = new BitSet();
+    WayFinder.Answer answer =
+        finder.best(
+            new WayFinder.Wanted(new Ref("office/Office", method.code()), type -> reached, -1));
+    Way.SetUp setUp = ((WayFinder.Answer.Found) answer).way().setUp();
+    assertThat(setUp.givens())
+        .extracting(
+            given ->
+                given.name()
+                    + " = "
+                    + given.value()
+                    + (given.how().isEmpty() ? "" : ", " + given.how()))
+        .containsExactlyElementsOf(told.values());
+    assertThat(String.join(" ", setUp.code())).isEqualTo(told.code());
+  }
+}
