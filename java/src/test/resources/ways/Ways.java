@@ -291,7 +291,7 @@ class Ways {
         return;
       } catch (Down e) {
         if (i == 3) {
-          throw new Here(); // by a double
+          throw new Here();
         }
       }
     }

@@ -178,6 +178,7 @@ public final class InspectView {
       Gap gap = gaps.get(i);
       boolean isPair =
           i + 1 < gaps.size()
+              && gap.kind() == Gap.Kind.OUTCOME
               && !gap.evaluated()
               && gap.outcome().equals("true")
               && gaps.get(i + 1).outcome().equals("false")

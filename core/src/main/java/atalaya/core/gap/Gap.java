@@ -13,7 +13,8 @@ import java.util.Locale;
  * @param condition the text of the condition, handler, loop or changed code; empty for a method
  * @param outcome the missing one; of survivors what stood in place of the text, joined by {@code "
  *     | "}; empty for other kinds
- * @param evaluated whether the condition came out any other way; true for other kinds
+ * @param evaluated whether the condition came out any other way; of a survivor, whether a mutant
+ *     there changes something for any test; true for other kinds
  * @param behind the name of the outermost gap of its method that opens it up; empty when none does
  */
 public record Gap(

@@ -56,7 +56,7 @@ public final class Survivors {
         first.line(),
         text,
         String.join(BETWEEN, mutated),
-        true,
+        !here.stream().allMatch(TriedMutant::needsInput),
         new Gap.Opens(0, 0, 0),
         "");
   }

@@ -19,17 +19,11 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.function.Function;
 
 /** The values worth trying for an input, the likeliest first. */
 final class Candidates {
-  private static final int MOST_TEXTS = 100;
-
-  /** So many of them are tried with other lengths too. */
-  private static final int MOST_FILLED = 20;
-
   private static final LocalDate FRIDAY = LocalDate.of(2026, 7, 17);
 
   private final Function<String, List<EnumValue>> enums;
@@ -46,7 +40,8 @@ final class Candidates {
   /** Values for an input that these conditions speak of. */
   List<Object> of(Term.Input input, Collection<Constraint> constraints) {
     if (input.name().equals("this")) {
-      return List.of(new Stand(input.name(), input.type()));
+      List<Object> constants = constants(input.type());
+      return constants.isEmpty() ? List.of(new Stand(input.name(), input.type())) : constants;
     }
     Set<Object> values = new LinkedHashSet<>();
     if (input.usual() != null) {
@@ -97,14 +92,8 @@ final class Candidates {
     return new ArrayList<>(values);
   }
 
-  private static boolean asksFor(Collection<Constraint> constraints, String call) {
-    Set<String> calls = new LinkedHashSet<>();
-    for (Constraint constraint : constraints) {
-      for (Term term : constraint.terms()) {
-        term.visit(part -> calls.add(part instanceof Term.Operation o ? o.detail() : ""));
-      }
-    }
-    return calls.stream().anyMatch(of -> of.contains(call));
+  private static boolean asksFor(Collection<Constraint> constraints, String detail) {
+    return Constants.of(constraints).asksFor(detail);
   }
 
   /** Bytes and shorts are asked for without their sign too: {@code (b & 0xFF) == 0xEF}. */
@@ -129,14 +118,22 @@ final class Candidates {
   /** Whole numbers that stand in conditions, and those beside them. */
   private static Set<Long> whole(Collection<Constraint> constraints) {
     Set<Long> numbers = new LinkedHashSet<>();
-    constants(
-        constraints,
+    Constants constants = Constants.of(constraints);
+    constants.each(
         value -> {
           if (value instanceof Number number && !(value instanceof Double && !isWhole(number))) {
             long at = number.longValue();
             numbers.addAll(List.of(at, at + 1, at - 1));
           }
         });
+    if (constants.shifts()) {
+      List<Long> plain = List.copyOf(numbers);
+      for (long by : plain) {
+        if (by > 0 && by < Long.SIZE) {
+          plain.forEach(number -> numbers.add(number << by));
+        }
+      }
+    }
     return numbers;
   }
 
@@ -146,50 +143,37 @@ final class Candidates {
 
   private static Set<Double> fractions(Collection<Constraint> constraints) {
     Set<Double> numbers = new LinkedHashSet<>();
-    constants(
-        constraints,
-        value -> {
-          if (value instanceof Number number) {
-            double at = number.doubleValue();
-            numbers.addAll(List.of(at, at + 1, at - 1, Math.nextUp(at), Math.nextDown(at)));
-          }
-        });
-    return numbers;
-  }
-
-  private static void constants(
-      Collection<Constraint> constraints, java.util.function.Consumer<Object> each) {
-    for (Constraint constraint : constraints) {
-      for (Term term : constraint.terms()) {
-        term.visit(
-            part -> {
-              if (part instanceof Term.Constant constant && constant.value() != null) {
-                each.accept(constant.value());
+    Constants.of(constraints)
+        .each(
+            value -> {
+              if (value instanceof Number number) {
+                double at = number.doubleValue();
+                numbers.addAll(List.of(at, at + 1, at - 1, Math.nextUp(at), Math.nextDown(at)));
               }
             });
-      }
-    }
+    return numbers;
   }
 
   private List<Object> references(String type, Collection<Constraint> constraints) {
     return switch (type) {
-      case "Ljava/lang/String;", "Ljava/lang/CharSequence;" -> texts(constraints);
+      case "Ljava/lang/String;", "Ljava/lang/CharSequence;" -> Texts.of(constraints);
       case "Ljava/lang/Object;", "Ljava/lang/Comparable;" -> {
         List<Object> any = new ArrayList<>();
-        constants(constraints, v -> any.addAll(v instanceof String ? List.of(v) : List.of()));
-        any.addAll(asksFor(constraints, "java/lang/String") ? texts(constraints) : List.of());
+        Constants.of(constraints)
+            .each(v -> any.addAll(v instanceof String ? List.of(v) : List.of()));
+        any.addAll(asksFor(constraints, "java/lang/String") ? Texts.of(constraints) : List.of());
+        any.addAll(asksFor(constraints, "java/util/Objects.equals") ? List.of("a") : List.of());
+        any.addAll(asksFor(constraints, "java/lang/Integer") ? integers(constraints) : List.of());
         yield any;
       }
-      case "Ljava/lang/Integer;", "Ljava/lang/Short;", "Ljava/lang/Byte;" ->
-          numbers(constraints, n -> n.intValue(), List.of(0, 1, -1));
+      case "Ljava/lang/Integer;", "Ljava/lang/Short;", "Ljava/lang/Byte;" -> integers(constraints);
       case "Ljava/lang/Long;", "Ljava/lang/Number;" ->
           numbers(constraints, n -> n.longValue(), List.of(0L, 1L, -1L));
       case "Ljava/lang/Double;" ->
           numbers(constraints, n -> n.doubleValue(), List.of(0.0, 1.0, -1.0));
       case "Ljava/lang/Boolean;" -> List.of(1, 0);
       case "Ljava/lang/Character;" -> List.of('a' + 0, '0' + 0, ' ' + 0);
-      case "Ljava/math/BigDecimal;" ->
-          List.of(BigDecimal.ZERO, BigDecimal.ONE, BigDecimal.TEN, BigDecimal.ONE.negate());
+      case "Ljava/math/BigDecimal;" -> decimals(constraints);
       case "Ljava/math/BigInteger;" ->
           List.of(BigInteger.ZERO, BigInteger.ONE, BigInteger.TEN, BigInteger.ONE.negate());
       case "Ljava/time/LocalDate;" -> dates();
@@ -206,11 +190,33 @@ final class Candidates {
       case "Ljava/time/Period;" -> List.of(Period.ofDays(1), Period.ZERO, Period.ofMonths(2));
       case "Ljava/time/DayOfWeek;" -> List.of((Object[]) DayOfWeek.values());
       case "Ljava/time/Month;" -> List.of((Object[]) Month.values());
-      default ->
-          type.startsWith("L")
-              ? List.copyOf(enums.apply(type.substring(1, type.length() - 1)))
-              : List.of();
+      default -> constants(type);
     };
+  }
+
+  /** The constants of an enum of the project; empty for other types. */
+  private List<Object> constants(String type) {
+    return type.startsWith("L")
+        ? List.copyOf(enums.apply(type.substring(1, type.length() - 1)))
+        : List.of();
+  }
+
+  private static List<Object> integers(Collection<Constraint> constraints) {
+    return numbers(constraints, n -> n.intValue(), List.of(0, 1, -1));
+  }
+
+  private static List<Object> decimals(Collection<Constraint> constraints) {
+    Set<Object> values = new LinkedHashSet<>();
+    Constants.of(constraints)
+        .each(
+            value -> {
+              if (value instanceof BigDecimal at) {
+                values.addAll(List.of(at, at.add(BigDecimal.ONE), at.subtract(BigDecimal.ONE)));
+              }
+            });
+    values.addAll(
+        List.of(BigDecimal.ZERO, BigDecimal.ONE, BigDecimal.TEN, BigDecimal.ONE.negate()));
+    return List.copyOf(values);
   }
 
   private static List<Object> dates() {
@@ -253,66 +259,8 @@ final class Candidates {
     return List.copyOf(values);
   }
 
-  private static List<Object> texts(Collection<Constraint> constraints) {
-    Set<Object> found = new LinkedHashSet<>();
-    Set<Integer> lengths = new LinkedHashSet<>();
-    constants(
-        constraints,
-        value -> {
-          if (value instanceof String text) {
-            found.add(text);
-          } else if (value instanceof Integer number && number >= 0 && number < 2_000) {
-            lengths.add(number);
-            if (number >= ' ' && number < 127) {
-              found.add(String.valueOf((char) number.intValue()));
-            }
-          }
-        });
-    Set<Object> texts = new LinkedHashSet<>(found);
-    texts.removeIf(Candidates::isSentence);
-    List<Object> parts = List.copyOf(texts);
-    for (Object one : parts) {
-      texts.add(one + "x");
-      texts.add("x" + one);
-      texts.add("1" + one);
-      texts.add("-1" + one);
-      texts.add("x" + one + "x");
-      if (parts.size() <= 6) {
-        parts.forEach(other -> texts.add(one + "" + other));
-      }
-    }
-    texts.addAll(List.of("a", "", " ", "1", "1.5", "ab", "A", "-1", "a b", "true"));
-    texts.addAll(found);
-    for (Object one : parts) {
-      texts.add(one.toString().toUpperCase(Locale.ROOT));
-      texts.add(one.toString().toLowerCase(Locale.ROOT));
-    }
-    for (int length : lengths) {
-      texts.add("a".repeat(length));
-      texts.add("1".repeat(length + 1));
-      lengths.stream()
-          .filter(more -> more > length)
-          .forEach(more -> texts.add("a".repeat(length) + " ".repeat(more - length)));
-    }
-    for (Object one : List.copyOf(texts).subList(0, Math.min(MOST_FILLED, texts.size()))) {
-      for (int length : lengths) {
-        int missing = length + 1 - one.toString().length();
-        texts.add(one + (missing > 0 ? "x".repeat(missing) : ""));
-      }
-    }
-    return texts.stream().limit(MOST_TEXTS).toList();
-  }
-
-  /** Whether a text is for people: code rarely asks for such a one. */
-  private static boolean isSentence(Object text) {
-    String words = (String) text;
-    return words.length() > 20 && words.indexOf(' ') >= 0;
-  }
-
   /** Whether no other value is possible than those that are tried. */
   boolean isAll(Term.Input input) {
-    return input.type().equals("Z")
-        || input.type().startsWith("L")
-            && !enums.apply(input.type().substring(1, input.type().length() - 1)).isEmpty();
+    return input.type().equals("Z") || !constants(input.type()).isEmpty();
   }
 }

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.DoublePredicate;
 import java.util.function.Function;
 
@@ -32,6 +33,9 @@ public final class Solver {
   private static final int MOST_KEPT = 10_000;
 
   private static final double FAR = 2_000_000;
+
+  /** Fractions that differ by less are taken for one. */
+  private static final double CLOSE = 1e-6;
 
   private final Candidates candidates;
   private final int mostComputed;
@@ -311,18 +315,31 @@ public final class Solver {
         return same(input, here);
       }
       List<Object> values = new ArrayList<>();
+      TreeSet<Double> all = new TreeSet<>();
       for (Constraint constraint : here) {
         if (constraint instanceof Compared compared) {
           List<Double> turns = new ArrayList<>(turns(compared, input, 0, FAR));
           turns.addAll(turns(compared, input, -FAR, 0));
           for (double turn : turns) {
             for (double beside : new double[] {0, 1, -1}) {
-              add(values, input.type(), turn + beside);
+              add(values, input.type(), Math.rint(turn) + beside);
             }
           }
+          all.addAll(turns);
+        }
+      }
+      if (isFraction(input)) {
+        for (double turn : all) {
+          Double next = all.higher(turn);
+          add(values, input.type(), turn);
+          add(values, input.type(), next == null ? turn + CLOSE : (turn + next) / 2);
         }
       }
       return values;
+    }
+
+    private static boolean isFraction(Term.Input input) {
+      return "FD".contains(input.type());
     }
 
     /** What an input is compared with, where that is known, and what is beside it. */
@@ -374,8 +391,10 @@ public final class Solver {
         Compared compared, Term.Input input, double from, double to, DoublePredicate turned) {
       double low = from;
       double high = to;
-      while (high - low > 1) {
-        double middle = Math.floor((low + high) / 2);
+      double step = isFraction(input) ? CLOSE : 1;
+      while (high - low > step) {
+        double middle = (low + high) / 2;
+        middle = step < 1 ? middle : Math.floor(middle);
         if (turned.test(Math.signum(difference(compared, input, middle)))) {
           high = middle;
         } else {

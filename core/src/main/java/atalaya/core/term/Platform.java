@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
 
 /** Calls methods of the Java platform that have no side effects and depend on nothing else. */
 public final class Platform {
@@ -37,6 +38,9 @@ public final class Platform {
       Set.of("now", "getBytes", "wait", "notify", "notifyAll", "getInteger", "getLong", "random");
   private static final Map<String, Optional<Method>> METHODS = new ConcurrentHashMap<>();
 
+  private static final Pattern ROLES =
+      Pattern.compile("java/(util/function|util/concurrent|sql)/[^/]*");
+
   private Platform() {}
 
   /** Whether a class has only such methods, but for a few. */
@@ -53,12 +57,21 @@ public final class Platform {
 
   /** Whether a class of the platform can't be extended. */
   public static boolean isFinal(String owner) {
+    return type(owner).map(type -> Modifier.isFinal(type.getModifiers())).orElse(false);
+  }
+
+  /** Whether a type of the platform is what tests put something of their own in place of. */
+  public static boolean isRole(String owner) {
+    return ROLES.matcher(owner).matches() && type(owner).map(Class::isInterface).orElse(false);
+  }
+
+  /** Empty for one of a later version, or none of the platform. */
+  private static Optional<Class<?>> type(String owner) {
     try {
-      Class<?> type =
-          Class.forName(owner.replace('/', '.'), false, ClassLoader.getPlatformClassLoader());
-      return Modifier.isFinal(type.getModifiers());
+      return Optional.of(
+          Class.forName(owner.replace('/', '.'), false, ClassLoader.getPlatformClassLoader()));
     } catch (ClassNotFoundException e) {
-      return false; // One of a later version: nothing is known of it.
+      return Optional.empty();
     }
   }
 

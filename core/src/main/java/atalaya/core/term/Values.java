@@ -98,6 +98,9 @@ public record Values(Map<Term.Input, Object> inputs) {
     return Long.compare(left.longValue(), right.longValue());
   }
 
+  /** Gives the name of a constant of an enum of the project. */
+  public static final String NAME = "java/lang/Enum.name()Ljava/lang/String;";
+
   /** What a term comes to: a value, {@link #UNDECIDED}, or {@link Thrown}. */
   public Object of(Term term) {
     if (term instanceof Term.Constant constant) {
@@ -171,6 +174,9 @@ public record Values(Map<Term.Input, Object> inputs) {
         return new Thrown("java/lang/NullPointerException");
       }
       return Objects.equals(left, values.get(1)) ? 1 : 0;
+    }
+    if (method.equals(NAME)) {
+      return values.get(0) instanceof EnumValue constant ? constant.name() : UNDECIDED;
     }
     boolean known = values.stream().noneMatch(v -> v instanceof Stand || v instanceof Term.Made);
     return known ? Platform.call(method, values) : UNDECIDED;

@@ -122,6 +122,16 @@ final class Calls {
       return walker.computed(
           Term.operation(Term.Operator.ORDINAL, "", "I", List.of(arguments.get(0))));
     }
+    walker.builders.forget(isStatic ? arguments : arguments.subList(1, arguments.size()));
+    boolean isBuilder = !isStatic && Builders.isBuilder(call.owner);
+    if (isBuilder && call.name.equals("<init>")) {
+      walker.builders.made(arguments.get(0), call, arguments.subList(1, arguments.size()));
+      return unknown(call);
+    }
+    Optional<Term> ofBuilder = isBuilder ? walker.builders.call(call, arguments) : Optional.empty();
+    if (ofBuilder.isPresent()) {
+      return ofBuilder.get();
+    }
     if (call.name.equals("<init>") && !walker.base.has(call.owner)) {
       if (Containers.isContainer(call.owner)) {
         containers.made(arguments.get(0), arguments.subList(1, arguments.size()));
@@ -146,6 +156,15 @@ final class Calls {
         walker.require(new Completes(result, Reason.unwritten(walker.line())));
       }
       return result;
+    }
+    boolean isNamed =
+        call.name.equals("name")
+            && call.desc.equals("()Ljava/lang/String;")
+            && walker.base.code(call.owner).map(ClassCode::isEnum).orElse(false);
+    if (isNamed) {
+      return walker.computed(
+          Term.operation(
+              Term.Operator.CALL, Values.NAME, "Ljava/lang/String;", List.of(arguments.get(0))));
     }
     if (isByName(call)) {
       return byName(call, arguments.get(0));

@@ -6,6 +6,7 @@ import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.Term;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -27,6 +28,17 @@ final class Containers {
           "java/util/LinkedHashSet",
           "java/util/TreeSet");
 
+  private static final Set<String> LISTS =
+      Set.of("java/util/List", "java/util/Collection", "java/lang/Iterable");
+
+  /** What a test makes where a type is asked for that is not one of the plain ones. */
+  private static final Map<String, String> MADE =
+      Map.of(
+          "java/util/Set", "HashSet",
+          "java/util/SortedSet", "TreeSet",
+          "java/util/Queue", "ArrayDeque",
+          "java/util/Deque", "ArrayDeque");
+
   private final Walker walker;
 
   Containers(Walker walker) {
@@ -39,6 +51,18 @@ final class Containers {
 
   static boolean isKnown(String owner) {
     return isContainer(owner) || owner.equals("java/util/Iterator");
+  }
+
+  /** Code that makes a container of some elements. */
+  static String made(String type, String elements) {
+    String list = "Arrays.asList(" + elements + ")";
+    return LISTS.contains(type)
+        ? list
+        : "new "
+            + MADE.getOrDefault(type, type.substring(type.lastIndexOf('/') + 1))
+            + "<>("
+            + list
+            + ")";
   }
 
   /** How many elements an input has. */

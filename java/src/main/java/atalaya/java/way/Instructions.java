@@ -161,6 +161,7 @@ final class Instructions extends Interpreter<Symbol> {
       }
       case Opcodes.PUTSTATIC -> {
         FieldInsnNode field = (FieldInsnNode) instruction;
+        walker.builders.forget(List.of(term));
         walker.state.fields.put(staticField(field), term);
         walker.effects.add(
             new Walked.FieldSet(
@@ -226,7 +227,7 @@ final class Instructions extends Interpreter<Symbol> {
     boolean isOther =
         term instanceof Term.Input input
             && !input.type().equals(descriptor)
-            && !mayBeText(input, type);
+            && !mayBeValue(input, type);
     if (isOther) {
       Term.Input input = (Term.Input) term;
       boolean isWider =
@@ -241,11 +242,12 @@ final class Instructions extends Interpreter<Symbol> {
     return term;
   }
 
-  /** Texts are tried as what may be one. */
-  private static boolean mayBeText(Term.Input input, String type) {
-    return type.equals("java/lang/String")
-        && input.source() != Term.Source.UNKNOWN
-        && TEXT_LIKE.contains(input.type());
+  /** Texts and numbers are tried as what may be one. */
+  private static boolean mayBeValue(Term.Input input, String type) {
+    boolean fits =
+        type.equals("java/lang/String") && TEXT_LIKE.contains(input.type())
+            || type.equals("java/lang/Integer") && input.type().equals("Ljava/lang/Object;");
+    return fits && input.source() != Term.Source.UNKNOWN;
   }
 
   private Term isA(Term term, String type) {
@@ -255,7 +257,7 @@ final class Instructions extends Interpreter<Symbol> {
     if (term instanceof Term.Made made) {
       return made.type().equals("L" + type + ";") ? Term.of(1) : Term.unknown("instanceof", "Z");
     }
-    if (term instanceof Term.Input input && !mayBeText(input, type)) {
+    if (term instanceof Term.Input input && !mayBeValue(input, type)) {
       Term.Source source =
           input.source() == Term.Source.UNKNOWN ? Term.Source.UNKNOWN : Term.Source.ARGUMENT;
       return new Term.Input(input.name() + " instanceof " + simple(type), "Z", source, null);
@@ -272,6 +274,7 @@ final class Instructions extends Interpreter<Symbol> {
       case Opcodes.PUTFIELD -> {
         FieldInsnNode field = (FieldInsnNode) instruction;
         walker.requireThere(left);
+        walker.builders.forget(List.of(right));
         walker.state.fields.put(new State.Field(left, field.name), right);
         walker.effects.add(new Walked.FieldSet(left, field.name, right, walker.steps.size()));
         return null;
@@ -420,6 +423,7 @@ final class Instructions extends Interpreter<Symbol> {
   @Override
   public Symbol ternaryOperation(
       AbstractInsnNode instruction, Symbol array, Symbol index, Symbol value) {
+    walker.builders.forget(List.of(value.term()));
     List<Term> known = walker.state.elements.get(array.term());
     if (known != null
         && index.term() instanceof Term.Constant constant
@@ -437,11 +441,11 @@ final class Instructions extends Interpreter<Symbol> {
     values.forEach(value -> arguments.add(value.term()));
     if (instruction instanceof InvokeDynamicInsnNode making) {
       captured = List.copyOf(arguments);
+      walker.builders.forget(captured);
       Type type = Type.getReturnType(making.desc);
-      boolean isText = making.name.startsWith("makeConcat");
       Term made =
-          isText
-              ? Term.unknown("a text", type.getDescriptor())
+          making.name.startsWith("makeConcat")
+              ? Concatenation.of(making, arguments)
               : walker.newObject(type.getDescriptor());
       return Symbol.of(made, type.getDescriptor());
     }

@@ -32,7 +32,7 @@ final class Literals {
           Map.entry("Ljava/time/LocalTime;", "LocalTime.of(12, 0)"),
           Map.entry("Ljava/time/LocalDateTime;", "LocalDateTime.of(2026, 7, 17, 12, 0)"),
           Map.entry("Ljava/time/Duration;", "Duration.ofHours(1)"),
-          Map.entry("Ljava/lang/Iterable;", "List.of()"),
+          Map.entry("Ljava/lang/Iterable;", "new ArrayList<>()"),
           Map.entry("Ljava/util/Collection;", "new ArrayList<>()"),
           Map.entry("Ljava/util/List;", "new ArrayList<>()"),
           Map.entry("Ljava/util/Set;", "new HashSet<>()"),

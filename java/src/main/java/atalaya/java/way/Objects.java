@@ -1,6 +1,7 @@
 package atalaya.java.way;
 
 import atalaya.core.term.EnumValue;
+import atalaya.core.term.Platform;
 import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.java.way.CodeBase.Ref;
@@ -266,6 +267,8 @@ final class Objects {
   /** Whether something of a type can be had only as a double. */
   boolean isDouble(Input input) {
     String type = Walker.internal(input.type());
-    return walker.base.isAbstract(type) && (walker.base.access(type) & Opcodes.ACC_ENUM) == 0;
+    return walker.base.has(type)
+        ? walker.base.isAbstract(type) && (walker.base.access(type) & Opcodes.ACC_ENUM) == 0
+        : input.source() != Term.Source.RESULT && Platform.isRole(type);
   }
 }

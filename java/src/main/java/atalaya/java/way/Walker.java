@@ -59,6 +59,7 @@ final class Walker {
   final List<Walked.Effect> effects = new ArrayList<>();
   final Set<String> surroundings = new LinkedHashSet<>();
   final Objects objects = new Objects(this);
+  final Builders builders = new Builders(this);
   State state = new State();
   int depth;
 

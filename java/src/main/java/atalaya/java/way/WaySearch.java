@@ -41,6 +41,9 @@ final class WaySearch {
   /** A way with values may be worth so much less than one for which none were found. */
   private static final double WORTH_CERTAINTY = 0.4;
 
+  /** So many conditions before one are turned that comes out by what they led to. */
+  private static final int MOST_BEFORE = 8;
+
   private static final double TOWARDS = 1e5;
 
   /** So many instructions are followed on a path, calls included, and for a method in all. */
@@ -397,12 +400,15 @@ final class WaySearch {
       }
     }
     String type = code.ref().type();
-    for (Path.Move move : moves.subList(Math.min(at, failed.attempt().begun().size()), at)) {
+    int conditions = 0;
+    for (int i = at - 1; i >= failed.attempt().begun().size(); i--) {
+      Path.Move move = moves.get(i);
       int point = move.edge().point();
       Walked.Cause here = new Walked.Cause(route.size() - 1, move.taken());
+      boolean isCondition = point >= 0 && meanings.reason(type, point).isPresent();
       if (point >= 0 && code.loops().get(move.at())) {
         add(failed.attempt().without(here, 0), failed.weight());
-      } else if (point >= 0 && meanings.reason(type, point).isEmpty()) {
+      } else if (point >= 0 && (!isCondition || conditions++ < MOST_BEFORE)) {
         add(failed.attempt().without(here.always(), 0), failed.weight());
       }
     }

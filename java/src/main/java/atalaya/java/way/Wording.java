@@ -6,6 +6,7 @@ import atalaya.core.plan.Way.SetUp;
 import atalaya.core.plan.Way.Step;
 import atalaya.core.solve.Solution;
 import atalaya.core.term.Constraint;
+import atalaya.core.term.EnumValue;
 import atalaya.core.term.Stand;
 import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
@@ -198,7 +199,7 @@ final class Wording {
       return "a double of " + Literals.simple(input.type());
     }
     Optional<String> usual = Literals.usual(input.type());
-    List<atalaya.core.term.EnumValue> constants =
+    List<EnumValue> constants =
         base.code(Walker.internal(input.type())).map(ClassCode::constants).orElse(List.of());
     if (!constants.isEmpty()) {
       return Literals.of(constants.get(0), input.type()).orElseThrow();
@@ -238,15 +239,17 @@ final class Wording {
         element = walked.built().keySet().stream().filter(e -> e.name().equals(name)).findFirst();
       }
       element.ifPresent(e -> made.put(e, ""));
-      String usual = isArray ? Literals.usual(of.type().substring(1)).orElse("null") : "\"a\"";
+      String usual =
+          isArray
+              ? Literals.usual(of.type().substring(1)).orElse("null")
+              : "\"" + (char) ('a' + i) + "\"";
       elements.add(element.map(this::value).orElse(usual));
     }
     String all = String.join(", ", elements);
-    if (isArray) {
-      return Optional.of("new " + Literals.simple(of.type()) + " {" + all + "}");
-    }
-    boolean isSet = of.type().contains("Set");
-    return Optional.of((isSet ? "Set.of(" : "List.of(") + all + ")");
+    return Optional.of(
+        isArray
+            ? "new " + Literals.simple(of.type()) + " {" + all + "}"
+            : Containers.made(Walker.internal(of.type()), all));
   }
 
   private String object(Input input) {
@@ -285,7 +288,10 @@ final class Wording {
       return type + "." + entry.name() + all + ";";
     }
     boolean isMade = walked.built().containsKey(walked.receiver());
-    String receiver = isMade ? object(walked.receiver()) : madePlainly(entry.type());
+    String receiver =
+        found.inputs().get(walked.receiver()) instanceof EnumValue constant
+            ? Literals.of(constant, walked.receiver().type()).orElseThrow()
+            : isMade ? object(walked.receiver()) : madePlainly(entry.type());
     return receiver + "." + entry.name() + all + ";";
   }
 

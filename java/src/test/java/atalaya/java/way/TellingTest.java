@@ -61,6 +61,22 @@ class TellingTest {
         public interface Scribe {
           int words(int page);
         }
+
+        public enum Ink {
+          BLACK,
+          RED,
+          GREEN;
+
+          public int fee() {
+            switch (this) {
+              case BLACK:
+              case RED:
+                return 1;
+              default:
+                return name().startsWith("G") ? 3 : 2;
+            }
+          }
+        }
       }
       """;
 
@@ -133,34 +149,44 @@ class TellingTest {
    * @param code that takes the way; empty where a test can't take it without more
    * @param values each with how it comes about
    */
-  record Told(String method, String code, List<String> values) {
+  record Told(String type, String method, String code, List<String> values) {
     @Override
     public String toString() {
-      return method;
+      return type + "#" + method;
     }
   }
 
   static Stream<Told> told() {
     return Stream.of(
         new Told(
+            "quay.Ledger$Ink",
+            "fee()",
+            "Ledger.Ink.GREEN.fee();",
+            List.of("this = Ledger.Ink.GREEN")),
+        new Told(
+            "office.Office",
             "isThick(Ledger)",
             "Office.isThick(new Ledger(91));",
             List.of("ledger = new Ledger(91)", "ledger.pages = 91")),
         new Told(
+            "office.Office",
             "isBusy(Scribe)",
             "",
             List.of(
                 "scribe = a double of Ledger.Scribe", "scribe.words(int) = 6, a double answers")),
         new Told(
+            "office.Office",
             "shelf(URL)",
             "",
             List.of("place = any URL", "place.getHost() = \"attic\", has to come out")),
-        new Told("<init>(int)", "", List.of("desks = 5")),
+        new Told("office.Office", "<init>(int)", "", List.of("desks = 5")),
         new Told(
+            "office.Office",
             "filed(String)",
             "",
             List.of("name = \"a\"", "Office.Shelves.place(..) = true, has to come out")),
         new Told(
+            "office.Office",
             "first(String)",
             "",
             List.of("name = \"a\"", "FileInputStream.read(..) = 1, has to come out")));
@@ -199,7 +225,7 @@ class TellingTest {
   @MethodSource
   void told(Told told) {
     Method method =
-        models.get("office.Office").methods().stream()
+        models.get(told.type()).methods().stream()
             .filter(m -> m.name().equals(told.method()))
             .findFirst()
             .orElseThrow();
@@ -208,7 +234,8 @@ class TellingTest {
     BitSet reached = new BitSet();
     WayFinder.Answer answer =
         finder.best(
-            new WayFinder.Wanted(new Ref("office/Office", method.code()), type -> reached, -1));
+            new WayFinder.Wanted(
+                new Ref(told.type().replace('.', '/'), method.code()), type -> reached, -1));
     Way.SetUp setUp = ((WayFinder.Answer.Found) answer).way().setUp();
     assertThat(setUp.givens())
         .extracting(
