@@ -1,15 +1,13 @@
 package atalaya.core;
 
+import static atalaya.core.MadeUpMutants.tried;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.Survivors;
 import atalaya.core.mutant.Fate;
-import atalaya.core.mutant.Mutant;
-import atalaya.core.mutant.Operator;
 import atalaya.core.mutant.Score;
-import atalaya.core.mutant.TriedMutant;
 import atalaya.core.mutant.Unnoticed;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -40,34 +38,25 @@ class MutantsTest {
     assertThat(Unnoticed.when(original, mutated, "quote(Vessel)")).isEqualTo(words);
   }
 
-  private static TriedMutant tried(int line, String original, String mutated, Fate fate) {
-    Mutant mutant =
-        new Mutant(
-            "n" + line + mutated,
-            "Buoy.java",
-            "Buoy",
-            "light(int)",
-            line,
-            Operator.ROR,
-            original,
-            mutated);
-    return new TriedMutant(mutant, fate, "", "", 1);
-  }
-
   @Test
   void thatSurviveAtOnePlaceAreOneGap() {
     List<Gap> gaps =
         Survivors.of(
             List.of(
-                tried(3, "a <  b", "a <= b", Fate.SURVIVED),
-                tried(3, "a <  b", "false", Fate.SURVIVED),
-                tried(3, "a <  b", "a != b", Fate.KILLED),
-                tried(7, "a <  b", "a <= b", Fate.SURVIVED),
-                tried(8, "c", "true", Fate.TIMEOUT),
-                tried(9, "d", "true", Fate.UNREACHED)));
+                tried(3, "a <  b", "a <= b", Fate.SURVIVED, 1),
+                tried(3, "a <  b", "false", Fate.SURVIVED, 1),
+                tried(3, "a <  b", "a != b", Fate.KILLED, 1),
+                tried(3, "a <  b", "true", Fate.SURVIVED, 0),
+                tried(7, "a <  b", "a <= b", Fate.SURVIVED, 0),
+                tried(8, "c", "true", Fate.TIMEOUT, 1),
+                tried(9, "d", "true", Fate.UNREACHED, 1)));
     assertThat(gaps)
         .extracting(gap -> gap.line() + " " + gap.condition() + ": " + gap.outcome())
-        .containsExactly("3 a < b: a <= b | false", "7 a < b: a <= b");
+        .containsExactly("3 a < b: a <= b | false | true", "7 a < b: a <= b");
+    assertThat(gaps)
+        .as("where no test sees a difference for any of them, another input is needed")
+        .extracting(Gap::evaluated)
+        .containsExactly(true, false);
     assertThat(gaps).extracting(Gap::name).doesNotHaveDuplicates();
     assertThat(gaps).allMatch(gap -> gap.kind() == Gap.Kind.SURVIVOR);
   }

@@ -23,9 +23,7 @@ public final class GapWords {
       case UNUSED -> "never entered, and nothing in the project calls it";
       case HANDLER -> "`" + text + "` never entered";
       case SURVIVOR ->
-          "no test notices when "
-              + survivors(gap)
-              + (gap.evaluated() ? "" : Unnoticed.NEEDS_INPUT);
+          "no test notices when " + survivors(gap) + (gap.evaluated() ? "" : Unnoticed.NEEDS_INPUT);
       case LOOP -> "`" + text + "` never repeated";
       case OUTCOME -> outcome(gap, text);
     };

@@ -81,7 +81,9 @@ public final class PlanView {
               + minutes(brief)
               + opens(brief)
               + weight(brief));
-      also(brief).ifPresent(text -> add(lines, text));
+      if (!also(brief).isEmpty()) {
+        add(lines, "and with it " + String.join(", ", also(brief)));
+      }
       add(lines, start(brief, CHANGES_SHOWN));
       mayFail(brief).ifPresent(text -> add(lines, "may fail: " + text));
       for (String missing : brief.missing()) {
@@ -131,14 +133,10 @@ public final class PlanView {
   }
 
   /** What else the test calls. */
-  private static Optional<String> also(Brief brief) {
-    List<String> also =
-        brief.way().map(Way::also).orElse(List.of()).stream()
-            .map(method -> method.substring(method.indexOf('#') + 1))
-            .toList();
-    return also.isEmpty()
-        ? Optional.empty()
-        : Optional.of("and with it " + String.join(", ", also));
+  private static List<String> also(Brief brief) {
+    return brief.way().map(Way::also).orElse(List.of()).stream()
+        .map(method -> method.substring(method.indexOf('#') + 1))
+        .toList();
   }
 
   private static String start(Brief brief, int changes) {
@@ -276,7 +274,7 @@ public final class PlanView {
         "effort",
         List.of(minutes(brief) + ": " + String.join(", ", brief.effort().reasons())));
     add(parts, "closes", brief.closes());
-    add(parts, "also", also(brief).stream().toList());
+    add(parts, "also", also(brief));
     add(parts, "start", List.of(start(brief, Integer.MAX_VALUE)));
     brief.way().ifPresent(way -> ofWay(way, parts));
     add(

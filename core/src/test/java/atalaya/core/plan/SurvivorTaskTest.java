@@ -1,5 +1,6 @@
 package atalaya.core.plan;
 
+import static atalaya.core.MadeUpMutants.tried;
 import static atalaya.core.plan.MadeUpScene.method;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -8,9 +9,6 @@ import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Mutants;
 import atalaya.core.gap.Survivors;
 import atalaya.core.mutant.Fate;
-import atalaya.core.mutant.Mutant;
-import atalaya.core.mutant.Operator;
-import atalaya.core.mutant.TriedMutant;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -30,20 +28,6 @@ class SurvivorTaskTest {
                 "13:depth > 9:12:13"));
   }
 
-  private static TriedMutant survivor(int line, String original, String mutated, int testsRun) {
-    Mutant mutant =
-        new Mutant(
-            "n" + line + mutated,
-            "Buoy.java",
-            "Buoy",
-            "light(int)",
-            line,
-            Operator.ROR,
-            original,
-            mutated);
-    return new TriedMutant(mutant, Fate.SURVIVED, "", "", testsRun);
-  }
-
   private static SurvivorTask task(MadeUpScene scene) {
     MethodFigures light = scene.figures("Buoy#light(int)").orElseThrow().with(new Mutants(3, 3));
     return new SurvivorTask(
@@ -51,9 +35,9 @@ class SurvivorTaskTest {
         light,
         Survivors.places(
             List.of(
-                survivor(13, "depth > 9", "depth >= 9", 0),
-                survivor(11, "fee + 1", "fee - 1", 7),
-                survivor(11, "fee + 1", "fee", 0))));
+                tried(13, "depth > 9", "depth >= 9", Fate.SURVIVED, 0),
+                tried(11, "fee + 1", "fee - 1", Fate.SURVIVED, 7),
+                tried(11, "fee + 1", "fee", Fate.SURVIVED, 0))));
   }
 
   @Test

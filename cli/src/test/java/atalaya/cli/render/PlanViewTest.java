@@ -1,0 +1,290 @@
+package atalaya.cli.render;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import atalaya.core.plan.Brief;
+import atalaya.core.plan.Effort;
+import atalaya.core.plan.Plan;
+import atalaya.core.plan.Remedy;
+import atalaya.core.plan.Way;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+
+/** A plan as people read it. */
+class PlanViewTest {
+  private static final String QUOTE = "harbour.tariff.PilotageTariff#quote(Vessel,int)";
+
+  private static Way way(
+      List<String> calls, List<String> also, Way.SetUp setUp, Way.Result result, int doubles) {
+    List<Way.Step> steps =
+        List.of(
+            new Way.Step(QUOTE, 31, "vessel.draught() > depth", "true", 4),
+            new Way.Step(QUOTE, 34, "gale", "false", 6));
+    return new Way(calls, also, steps, Map.of(), setUp, result, doubles, List.of("Clock.now"));
+  }
+
+  /** Gains twice a number of paths, for a weight of 2, and is named by that number. */
+  private static Brief brief(
+      int number, Brief.Kind kind, Optional<Way> way, Brief.Start start, Effort effort) {
+    boolean isCheck = kind == Brief.Kind.CHECK;
+    return new Brief(
+        "gap-" + number,
+        number == 4 ? "" : "src/harbour/tariff/PilotageTariff.java",
+        QUOTE,
+        kind,
+        way,
+        List.of(QUOTE),
+        List.of("gap-" + number),
+        isCheck ? new Brief.Opens(0, 0, 0) : new Brief.Opens(number, 1, number - 1),
+        start,
+        isCheck ? List.of("line 40: `fee + 1` is `fee - 1`") : List.of(),
+        number,
+        number == 2 ? 4 : number,
+        effort,
+        10,
+        number == 4 ? List.of("nothing in the project calls it") : List.of());
+  }
+
+  private static PlanView view() {
+    Way.Given draught =
+        new Way.Given(
+            "draught", "int", "41", "40 for `vessel.draught() > depth` the other way", "");
+    Way.Given link =
+        new Way.Given("link.send(String) throws Down", "boolean", "true", "", "a double does");
+    Way first =
+        way(
+            List.of("harbour.Office#bill(Vessel)", QUOTE),
+            List.of(),
+            new Way.SetUp(
+                List.of(draught, link),
+                List.of("Vessel vessel = new Vessel(41);", "new Office().bill(vessel);"),
+                List.of("line 34: `gale` false"),
+                Optional.of("line 35 takes an element that may be missing")),
+            new Way.Result(List.of("throws Aground"), "Aground"),
+            1);
+    Way plain =
+        way(
+            List.of(QUOTE),
+            List.of("harbour.tariff.PilotageTariff#zone()"),
+            Way.SetUp.NONE,
+            new Way.Result(List.of("the result of quote, now 3"), ""),
+            0);
+    Brief.Start fromTest =
+        new Brief.Start(
+            "OfficeTest.bills()",
+            "harbour.OfficeTest",
+            true,
+            List.of("`gale` false", "`calm` true", "`night` true"));
+    Brief.Start fromBrief = new Brief.Start("", "harbour.PilotTest", true, List.of());
+    Brief.Start beside = new Brief.Start("PilotTest.pays()", "harbour.PilotTest", true, List.of());
+    Brief.Start newClass = new Brief.Start("", "harbour.PilotTest", false, List.of());
+    List<Brief> briefs =
+        List.of(
+            brief(
+                1,
+                Brief.Kind.REACH,
+                Optional.of(first),
+                fromTest,
+                Effort.of(Effort.Base.EXTEND, 1, true, false, 0)),
+            brief(
+                2,
+                Brief.Kind.REACH,
+                Optional.of(plain),
+                fromBrief,
+                Effort.of(Effort.Base.EXTEND, 0, false, true, 4)),
+            brief(
+                3,
+                Brief.Kind.CHECK,
+                Optional.empty(),
+                beside,
+                Effort.of(Effort.Base.EXTEND, 0, false, false, 0)),
+            brief(
+                4,
+                Brief.Kind.REACH,
+                Optional.of(plain),
+                newClass,
+                Effort.of(Effort.Base.NEW_CLASS, 2, false, false, 0)));
+    List<Remedy> remedies =
+        List.of(
+            new Remedy(Remedy.Kind.DELETE, "harbour.Old#a()", 3, "delete a"),
+            new Remedy(Remedy.Kind.DELETE, "harbour.Old#b(\u001b[31mint)", 1.5, "delete b"),
+            new Remedy(Remedy.Kind.CHALLENGE, "", 0, "challenge: of 12.00 paths"));
+    return new PlanView(new Plan(briefs, 60, 50, 7), remedies, 15, 90);
+  }
+
+  @Test
+  void isAListOfTwoLinesForEachTest() {
+    assertThat(String.join("\n", view().lines(Paint.none())))
+        .isEqualTo(
+            """
+             1  PilotageTariff#quote(Vessel,int)  gap-1
+                -1.00 unwatched paths in 45 min; reaches 1 line, 1 outcome
+                from OfficeTest.bills(), with `gale` false, `calm` true, ...
+                may fail: line 35 takes an element that may be missing
+             2  PilotageTariff#quote(Vessel,int)  gap-2
+                -2.00 unwatched paths in 45 min; reaches 2 lines, 1 outcome, 1 new method, weight 2.00
+                and with it zone()
+                from the test of the brief above for this method
+             3  PilotageTariff#quote(Vessel,int)  gap-3
+                -3.00 unwatched paths in 15 min
+                assert more in PilotTest.pays()
+                no test notices when `fee + 1` is `fee - 1`
+             4  PilotageTariff#quote(Vessel,int)  gap-4
+                -4.00 unwatched paths in 1 h 15 min; reaches 4 lines, 1 outcome, 3 new methods
+                and with it zone()
+                a new test class PilotTest
+
+            4 tests, 3 h, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
+            1 brief: the run has no source: conditions are told by their line (observe with --sources DIR)
+
+            Better than a test, perhaps
+              delete what nothing in the project calls, unless code outside does: Old#a() (-3.00);
+                Old#b(?[31mint) (-1.50)
+              challenge: of 12.00 paths""");
+  }
+
+  @Test
+  void tellsAllThatATestTakes() {
+    assertThat(String.join("\n", view().full(Paint.none())))
+        .isEqualTo(
+            """
+            1  PilotageTariff#quote(Vessel,int)  gap-1
+               where      src/harbour/tariff/PilotageTariff.java
+               gain       unwatched paths 10.00 → 9.00; reaches 1 line, 1 outcome
+               effort     45 min: extends a test, a double, through another method
+               closes     gap-1
+               start      from OfficeTest.bills(), with `gale` false, `calm` true, `night` true
+               call       harbour.Office#bill(Vessel) →
+                            harbour.tariff.PilotageTariff#quote(Vessel,int)
+               way        line 31: `vessel.draught() > depth` true
+                          line 34: `gale` false
+               with       draught = 41; beside it 40 for `vessel.draught() > depth` the other way
+                          link.send(String) throws Down  (a double does)
+               code       Vessel vessel = new Vessel(41);
+                          new Office().bill(vessel);
+               open       line 34: `gale` false
+               may fail   line 35 takes an element that may be missing
+               assert     throws Aground
+               depends on Clock.now
+
+            2  PilotageTariff#quote(Vessel,int)  gap-2
+               where      src/harbour/tariff/PilotageTariff.java
+               gain       unwatched paths 10.00 → 8.00, weight 2.00; reaches 2 lines, 1 outcome, 1 new
+                            method
+               effort     45 min: extends a test, depends on its surroundings, calls 5 methods
+               closes     gap-2
+               also       zone()
+               start      from the test of the brief above for this method
+               way        line 31: `vessel.draught() > depth` true
+                          line 34: `gale` false
+               assert     the result of quote, now 3
+               depends on Clock.now
+
+            3  PilotageTariff#quote(Vessel,int)  gap-3
+               where      src/harbour/tariff/PilotageTariff.java
+               gain       unwatched paths 10.00 → 7.00
+               effort     15 min: extends a test
+               closes     gap-3
+               start      assert more in PilotTest.pays()
+               assert     that it is noticed when line 40: `fee + 1` is `fee - 1`
+
+            4  PilotageTariff#quote(Vessel,int)  gap-4
+               where      the run has no source: conditions are told by their line (observe with
+                            --sources DIR)
+               gain       unwatched paths 10.00 → 6.00; reaches 4 lines, 1 outcome, 3 new methods
+               effort     1 h 15 min: a new test class, 2 doubles
+               closes     gap-4
+               also       zone()
+               start      a new test class PilotTest
+               way        line 31: `vessel.draught() > depth` true
+                          line 34: `gale` false
+               assert     the result of quote, now 3
+               depends on Clock.now
+               note       nothing in the project calls it
+
+            4 tests, 3 h, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
+
+            Better than a test, perhaps
+              delete what nothing in the project calls, unless code outside does: Old#a() (-3.00);
+                Old#b(?[31mint) (-1.50)
+              challenge: of 12.00 paths""");
+  }
+
+  @Test
+  void canBePastedIntoAnIssue() {
+    assertThat(String.join("\n", view().markdown()))
+        .isEqualTo(
+            """
+            # Tests to write next
+
+            4 tests, 3 h, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
+
+            ## 1. `PilotageTariff#quote(Vessel,int)`
+
+            - **where**: src/harbour/tariff/PilotageTariff.java
+            - **gain**: unwatched paths 10.00 → 9.00; reaches 1 line, 1 outcome
+            - **effort**: 45 min: extends a test, a double, through another method
+            - **closes**: gap-1
+            - **start**: from OfficeTest.bills(), with `gale` false, `calm` true, `night` true
+            - **call**: harbour.Office#bill(Vessel) → harbour.tariff.PilotageTariff#quote(Vessel,int)
+            - **way**:
+              - line 31: `vessel.draught() > depth` true
+              - line 34: `gale` false
+            - **with**:
+              - draught = 41; beside it 40 for `vessel.draught() > depth` the other way
+              - link.send(String) throws Down  (a double does)
+            ```java
+            Vessel vessel = new Vessel(41);
+            new Office().bill(vessel);
+            ```
+            - **open**: line 34: `gale` false
+            - **may fail**: line 35 takes an element that may be missing
+            - **assert**: throws Aground
+            - **depends on**: Clock.now
+
+            ## 2. `PilotageTariff#quote(Vessel,int)`
+
+            - **where**: src/harbour/tariff/PilotageTariff.java
+            - **gain**: unwatched paths 10.00 → 8.00, weight 2.00; reaches 2 lines, 1 outcome, 1 new method
+            - **effort**: 45 min: extends a test, depends on its surroundings, calls 5 methods
+            - **closes**: gap-2
+            - **also**: zone()
+            - **start**: from the test of the brief above for this method
+            - **way**:
+              - line 31: `vessel.draught() > depth` true
+              - line 34: `gale` false
+            - **assert**: the result of quote, now 3
+            - **depends on**: Clock.now
+
+            ## 3. `PilotageTariff#quote(Vessel,int)`
+
+            - **where**: src/harbour/tariff/PilotageTariff.java
+            - **gain**: unwatched paths 10.00 → 7.00
+            - **effort**: 15 min: extends a test
+            - **closes**: gap-3
+            - **start**: assert more in PilotTest.pays()
+            - **assert**: that it is noticed when line 40: `fee + 1` is `fee - 1`
+
+            ## 4. `PilotageTariff#quote(Vessel,int)`
+
+            - **where**: the run has no source: conditions are told by their line (observe with --sources DIR)
+            - **gain**: unwatched paths 10.00 → 6.00; reaches 4 lines, 1 outcome, 3 new methods
+            - **effort**: 1 h 15 min: a new test class, 2 doubles
+            - **closes**: gap-4
+            - **also**: zone()
+            - **start**: a new test class PilotTest
+            - **way**:
+              - line 31: `vessel.draught() > depth` true
+              - line 34: `gale` false
+            - **assert**: the result of quote, now 3
+            - **depends on**: Clock.now
+            - **note**: nothing in the project calls it
+
+            ## Better than a test, perhaps
+
+            - delete what nothing in the project calls, unless code outside does: Old#a() (-3.00); Old#b(?[31mint) (-1.50)
+            - challenge: of 12.00 paths""");
+  }
+}
