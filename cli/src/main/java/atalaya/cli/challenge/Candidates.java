@@ -97,7 +97,7 @@ final class Candidates {
       outside |= at.outside();
     }
     Reaching.Reached reached = new Reaching.Reached(tests, bySome, outside);
-    return new Candidate(mutant, reached, basis(mutant, reached));
+    return new Candidate(mutant, reached, reaching.anyOf(method), basis(mutant, reached));
   }
 
   private String basis(PlantableMutant mutant, Reaching.Reached reached) {

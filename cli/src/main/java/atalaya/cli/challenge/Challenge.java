@@ -329,17 +329,25 @@ public final class Challenge {
         boolean atStart =
             candidate.plantable().mutant().method().equals("<clinit>()")
                 || stage.initialising().containsKey(method);
-        List<Integer> reaching = tests.of(candidate, method);
+        List<Integer> reaching = tests.of(candidate.reached(), method);
         List<Integer> passing = tests.of(seen(stage, number, Watched::any));
         if (!invalid.contains(number) && !reaching.isEmpty() && !passing.isEmpty()) {
           tried.add(number);
+          List<Watched> at = watched.get(number);
+          boolean isShared = atStart || at.stream().anyMatch(Watched::isShared);
           boolean isSure = !atStart && !candidate.reached().bySome();
           List<Integer> changed = tests.of(seen(stage, number, Watched::sights));
+          List<Integer> entering = tests.of(candidate.entered(), method).stream().sorted().toList();
           List<Integer> asked = isSure ? changed : reaching;
           // What one test leaves behind for the next, it leaves in the order they were observed in.
-          boolean isLeft = watched.get(number).stream().anyMatch(Watched::isShared);
-          List<Integer> inOrder = isLeft ? asked.stream().sorted().toList() : asked;
-          tasks.add(new Task(number, method, inOrder, atStart || isLeft));
+          boolean isLeft = !asked.isEmpty() && at.stream().anyMatch(Watched::isNearShared);
+          tasks.add(
+              new Task(
+                  number,
+                  method,
+                  isLeft ? entering : asked,
+                  atStart && !isLeft ? asked : entering,
+                  isShared));
         }
       }
       parts.add(new Campaign.Part(stage, tasks));

@@ -103,7 +103,7 @@ public final class SilentTests {
     for (Task task : spread(noticedByOthers)) {
       byMethod
           .computeIfAbsent(task.method(), m -> new ArrayList<>())
-          .add(new Task(task.mutant(), task.method(), List.of(test), false));
+          .add(new Task(task.mutant(), task.method(), List.of(test), List.of(), false));
     }
     for (List<Task> unit : byMethod.values()) {
       if (isOver.getAsBoolean()) {

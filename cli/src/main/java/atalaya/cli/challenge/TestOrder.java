@@ -1,6 +1,7 @@
 package atalaya.cli.challenge;
 
 import atalaya.core.figure.TestFigures;
+import atalaya.core.mutant.Reaching;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.TestId;
 import atalaya.trial.decide.Stage;
@@ -75,18 +76,18 @@ final class TestOrder {
   }
 
   /**
-   * The tests that may notice a mutant.
+   * The tests that reached something of a method, and may judge mutants.
    *
-   * @param method the number of its method
+   * @param method its number
    */
-  List<Integer> of(Candidate candidate, int method) {
-    BitSet wanted = (BitSet) candidate.reached().tests().clone();
-    if (candidate.reached().bySome()) {
+  List<Integer> of(Reaching.Reached reached, int method) {
+    BitSet wanted = (BitSet) reached.tests().clone();
+    if (reached.bySome()) {
       tests.stream()
           .filter(test -> test.test().overlapped())
           .forEach(test -> wanted.set(test.test().number()));
     }
-    if (candidate.reached().outside()) {
+    if (reached.outside()) {
       wanted.or(setUp.computeIfAbsent(method, this::setUp));
     }
     stage

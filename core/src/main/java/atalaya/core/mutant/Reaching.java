@@ -13,6 +13,7 @@ import java.util.TreeMap;
 /** Which tests reach the places of one class. */
 public final class Reaching {
   private static final String INITIALISER = "<clinit>()";
+  private static final int BEFORE_ALL = -1;
 
   private final ClassReach reach;
   private final Map<String, NavigableMap<Integer, BitSet>> lines = new HashMap<>();
@@ -50,6 +51,11 @@ public final class Reaching {
    */
   public Reached line(String method, int line) {
     return known.computeIfAbsent(method + ":" + line, place -> find(method, line));
+  }
+
+  /** Who reached anything of a method. */
+  public Reached anyOf(String method) {
+    return line(method, BEFORE_ALL);
   }
 
   private Reached find(String method, int line) {

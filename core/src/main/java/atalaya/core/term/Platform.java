@@ -4,7 +4,6 @@ import java.lang.invoke.MethodType;
 import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.Method;
 import java.lang.reflect.Modifier;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -169,15 +168,5 @@ public final class Platform {
       return type == Object[].class ? elements.values().toArray() : value;
     }
     return value;
-  }
-
-  /** The values of an enum of the platform. */
-  static List<Object> constants(String type) {
-    try {
-      Class<?> of = Class.forName(type.replace('/', '.'), false, null);
-      return of.isEnum() ? Arrays.asList(of.getEnumConstants()) : List.of();
-    } catch (ClassNotFoundException e) {
-      return List.of();
-    }
   }
 }

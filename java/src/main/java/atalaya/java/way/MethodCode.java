@@ -164,10 +164,6 @@ final class MethodCode {
     return (node.access & Opcodes.ACC_STATIC) != 0;
   }
 
-  boolean isPrivate() {
-    return (node.access & Opcodes.ACC_PRIVATE) != 0;
-  }
-
   /** Whether control never parts in it. */
   boolean isStraight() {
     return edges.stream().allMatch(from -> from.size() <= 1)

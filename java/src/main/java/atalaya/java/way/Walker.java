@@ -6,7 +6,6 @@ import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.Term;
 import atalaya.core.term.Values;
-import atalaya.java.way.CodeBase.Ref;
 import atalaya.java.way.MethodCode.Edge;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -20,7 +19,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
-import org.objectweb.asm.Handle;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.AbstractInsnNode;
@@ -477,15 +475,5 @@ final class Walker {
     return descriptor.startsWith("L")
         ? descriptor.substring(1, descriptor.length() - 1)
         : descriptor;
-  }
-
-  /** The body of a lambda that an instruction makes. */
-  static Optional<Ref> lambdaBody(InvokeDynamicInsnNode making) {
-    for (Object argument : making.bsmArgs) {
-      if (argument instanceof Handle handle && handle.getName().startsWith("lambda$")) {
-        return Optional.of(new Ref(handle.getOwner(), handle.getName() + handle.getDesc()));
-      }
-    }
-    return Optional.empty();
   }
 }

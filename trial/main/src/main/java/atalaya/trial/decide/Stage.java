@@ -387,8 +387,9 @@ public final class Stage {
     }
 
     /** Decides a mutant in a JVM of its own. */
-    public void alone(Task task) throws IOException, InterruptedException {
+    public void alone(Task of) throws IOException, InterruptedException {
       long began = System.nanoTime();
+      Task task = of.inOneOfItsOwn();
       restart();
       isAlone = true;
       order(List.of(task), List.of(), false, true);

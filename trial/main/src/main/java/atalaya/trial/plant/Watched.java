@@ -16,8 +16,10 @@ import org.objectweb.asm.tree.MethodNode;
  * @param place the number of the mutant that stands for its place
  * @param sights those of {@link Fault} at which the mutant would change something
  * @param isShared whether it changes a static field, which later tests find as it left it
+ * @param isNearShared whether its method does
  */
-public record Watched(int mutant, int place, BitSet sights, boolean isShared) {
+public record Watched(
+    int mutant, int place, BitSet sights, boolean isShared, boolean isNearShared) {
   /** All sights of the place: control comes to it. */
   public BitSet any() {
     BitSet any = new BitSet();
@@ -79,7 +81,17 @@ public record Watched(int mutant, int place, BitSet sights, boolean isShared) {
         sights.set(sight);
       }
     }
-    return new Watched(planting.mutant(), place, sights, at.getOpcode() == Opcodes.PUTSTATIC);
+    boolean isShared = at.getOpcode() == Opcodes.PUTSTATIC;
+    return new Watched(planting.mutant(), place, sights, isShared, setsStatic(method));
+  }
+
+  private static boolean setsStatic(MethodNode method) {
+    for (AbstractInsnNode node : method.instructions) {
+      if (node.getOpcode() == Opcodes.PUTSTATIC) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static boolean differs(
