@@ -33,6 +33,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
@@ -53,11 +55,11 @@ public final class Planning implements AutoCloseable {
   private final Libraries libraries;
   private final CodeBase base;
   private final WayFinder finder;
-  private final Map<String, Ref> refs = new HashMap<>();
+  private final Map<String, Ref> refs = new ConcurrentHashMap<>();
   private final Map<String, MethodFigures> byName = new HashMap<>();
   private List<Gap> methodGaps;
-  private final Map<String, String> impossible = new TreeMap<>();
-  private final Map<String, String> notFound = new TreeMap<>();
+  private final Map<String, String> impossible = new ConcurrentSkipListMap<>();
+  private final Map<String, String> notFound = new ConcurrentSkipListMap<>();
 
   /**
    * For a run.
@@ -134,8 +136,7 @@ public final class Planning implements AutoCloseable {
     scene.read(atOnce(lacking));
     Map<String, List<MethodFigures>> plain = plainOnes(lacking);
     plain.forEach((type, of) -> tasks.add(together(of, bounds, unused)));
-    for (int i = 0; i < lacking.size(); i++) {
-      MethodFigures method = lacking.get(i);
+    for (MethodFigures method : lacking) {
       boolean isTogether = plain.getOrDefault(method.className(), List.of()).contains(method);
       if (isTogether) {
         continue;
@@ -147,10 +148,15 @@ public final class Planning implements AutoCloseable {
               most(method, bounds),
               work -> heaviest(method, work),
               notes(unused, method)));
-      if (i < SEARCHED_FOR_FAULTS && isEntered(method)) {
-        faults(method, tasks);
-      }
     }
+    lacking.stream()
+        .limit(SEARCHED_FOR_FAULTS)
+        .filter(Planning::isEntered)
+        .toList()
+        .parallelStream()
+        .map(this::faults)
+        .toList()
+        .forEach(tasks::addAll);
     tasks.addAll(survivors(wanted, settled));
     return Planner.plan(tasks, limits, before());
   }
@@ -363,11 +369,12 @@ public final class Planning implements AutoCloseable {
   }
 
   /** Ways of one method on which something can go wrong that the code itself asks about. */
-  private void faults(MethodFigures method, List<Task> tasks) {
+  private List<Task> faults(MethodFigures method) {
     Ref guessed = guessed(method);
     if (guessed == null || !finder.mayMissElement(guessed)) {
-      return;
+      return List.of();
     }
+    List<Task> tasks = new ArrayList<>();
     for (Gap gap : scene.gaps(method.className())) {
       boolean isHere =
           gap.kind() == Gap.Kind.OUTCOME
@@ -388,6 +395,7 @@ public final class Planning implements AutoCloseable {
                 List.of()));
       }
     }
+    return tasks;
   }
 
   /** The points that close a gap of an outcome or a handler; empty for other kinds. */

@@ -23,7 +23,7 @@ import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 
-/** A run as a plan sees it; what is asked for is read once. */
+/** A run as a plan sees it; what is asked for is read once, by one thread at a time. */
 final class RunScene implements Scene {
   private final RunFile run;
   private final ModelAgain model;
@@ -69,7 +69,7 @@ final class RunScene implements Scene {
   }
 
   @Override
-  public Optional<CodeClass> code(String className) {
+  public synchronized Optional<CodeClass> code(String className) {
     ClassSummary type = summaries.get(className);
     if (type == null) {
       return Optional.empty();
@@ -84,7 +84,7 @@ final class RunScene implements Scene {
   }
 
   /** Reads classes that will be asked for, which is faster than one by one. */
-  void read(Collection<String> classNames) {
+  synchronized void read(Collection<String> classNames) {
     Set<ClassSummary> wanted = new LinkedHashSet<>();
     for (String name : classNames) {
       ClassSummary type = summaries.get(name);
@@ -102,7 +102,7 @@ final class RunScene implements Scene {
   }
 
   /** The source of a class; empty when the run has none. */
-  Optional<SourceText> source(String className) {
+  synchronized Optional<SourceText> source(String className) {
     ClassSummary type = summaries.get(className);
     return type == null || type.path().isEmpty()
         ? Optional.empty()
@@ -110,7 +110,7 @@ final class RunScene implements Scene {
   }
 
   @Override
-  public ClassReach reach(String className) {
+  public synchronized ClassReach reach(String className) {
     return reaches.computeIfAbsent(className, run::reach);
   }
 
@@ -120,7 +120,7 @@ final class RunScene implements Scene {
   }
 
   @Override
-  public List<Gap> gaps(String className) {
+  public synchronized List<Gap> gaps(String className) {
     return gaps.computeIfAbsent(className, run::gaps);
   }
 

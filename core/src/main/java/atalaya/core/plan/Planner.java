@@ -19,6 +19,11 @@ public final class Planner {
 
   private static final int TASKS_FOR_A_TEST = 8;
 
+  /**
+   * So many are looked at at once, however many cores there are: so the plan is always the same.
+   */
+  private static final int AT_ONCE = 16;
+
   /** A task with what its best brief is worth, or at most is. */
   private record Entry(Task task, double worth, Brief brief, int asOf) {}
 
@@ -94,15 +99,11 @@ public final class Planner {
       Entry entry = queue.remove();
       boolean isCurrent = entry.brief() != null && entry.asOf() == chosen.size();
       if (!isCurrent) {
-        int asOf = chosen.size();
-        entry
-            .task()
-            .best(work)
-            .filter(brief -> brief.gain() > NEGLIGIBLE)
-            .ifPresent(
-                brief -> {
-                  queue.add(new Entry(entry.task(), brief.worth(perPoint), brief, asOf));
-                  note(brief);
+        looked(together(entry, queue), work, chosen.size())
+            .forEach(
+                found -> {
+                  queue.add(found);
+                  note(found.brief());
                 });
       } else if (spent(chosen) + points(entry.brief()) <= limits.points()) {
         chosen.add(entry.brief());
@@ -111,6 +112,29 @@ public final class Planner {
       } // Else another one may still fit.
     }
     return chosen;
+  }
+
+  /** One, and those next in line of which nothing is known yet either: their turn comes soon. */
+  private static List<Entry> together(Entry first, PriorityQueue<Entry> queue) {
+    List<Entry> together = new ArrayList<>(List.of(first));
+    while (together.size() < AT_ONCE && !queue.isEmpty() && queue.peek().brief() == null) {
+      together.add(queue.remove());
+    }
+    return together;
+  }
+
+  /** Each with its best brief; those without one are left out. */
+  private List<Entry> looked(List<Entry> entries, Work work, int asOf) {
+    return entries.parallelStream()
+        .map(
+            entry ->
+                entry
+                    .task()
+                    .best(work)
+                    .filter(brief -> brief.gain() > NEGLIGIBLE)
+                    .map(brief -> new Entry(entry.task(), brief.worth(perPoint), brief, asOf)))
+        .flatMap(Optional::stream)
+        .toList();
   }
 
   private void note(Brief brief) {

@@ -15,6 +15,9 @@ public interface Task {
     return 1;
   }
 
-  /** Its best brief once all of this work is done; empty when nothing is left to gain. */
+  /**
+   * Several tasks may be asked at once, each by one thread: its best brief once all of this work is
+   * done; empty when nothing is left to gain.
+   */
   Optional<Brief> best(Work done);
 }

@@ -30,8 +30,8 @@ final class ClassCode {
   private final Map<String, MethodCode> methods = new LinkedHashMap<>();
   private final Map<String, FieldNode> fields = new HashMap<>();
   private final List<EnumValue> constants = new ArrayList<>();
-  private Map<String, Map<Integer, String>> enumMaps;
-  private Set<String> changed;
+  private volatile Map<String, Map<Integer, String>> enumMaps;
+  private volatile Set<String> changed;
 
   private final BiPredicate<MethodInsnNode, String> mayThrow;
 

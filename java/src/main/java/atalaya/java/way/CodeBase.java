@@ -53,7 +53,7 @@ public final class CodeBase {
   private final Map<String, Outline> outlines = new ConcurrentHashMap<>();
   private final Map<String, List<String>> below = new HashMap<>();
   private final Map<Ref, Set<Ref>> callers = new HashMap<>();
-  private final Map<String, Map<String, Ref>> named = new HashMap<>();
+  private final Map<String, Map<String, Ref>> named = new ConcurrentHashMap<>();
   private final Map<String, Optional<ClassCode>> codes = new ConcurrentHashMap<>();
 
   private final Exceptions exceptions = new Exceptions(this);

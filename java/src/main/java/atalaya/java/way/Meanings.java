@@ -4,15 +4,15 @@ import atalaya.core.code.CodeClass;
 import atalaya.core.term.Constraint.Reason;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.BitSet;
-import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 
 /** What the points of classes stand for in the source; classes are known by internal name. */
 final class Meanings {
   private final Function<String, Optional<CodeClass>> model;
-  private final Map<String, Optional<Meaning>> known = new HashMap<>();
+  private final Map<String, Optional<Meaning>> known = new ConcurrentHashMap<>();
 
   /**
    * For a project.

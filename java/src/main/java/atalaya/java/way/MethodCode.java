@@ -46,9 +46,10 @@ final class MethodCode {
   private final List<List<Edge>> edges = new ArrayList<>();
   private final int[] lines;
   private final BitSet allPoints = new BitSet();
-  private Graph graph;
-  private BitSet passedByAll;
-  private Optional<Path> shortest;
+  // Found out when it is asked for the first time; twice does no harm.
+  private volatile Graph graph;
+  private volatile BitSet passedByAll;
+  private volatile Optional<Path> shortest;
 
   private MethodCode(
       String type,

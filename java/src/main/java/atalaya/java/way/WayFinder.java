@@ -18,7 +18,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
 
-/** Finds the best way of a method, and what leads there. */
+/** Finds the best way of a method, and what leads there; may be asked by several threads. */
 public final class WayFinder {
   /** So many conditions are computed for a whole path, at most, and for each step along one. */
   private static final int THOROUGH = 1_000;
@@ -28,8 +28,7 @@ public final class WayFinder {
   private final CodeBase base;
   private final Meanings meanings;
   private final Routes routes;
-  private final Solver solver;
-  private final Solver quick;
+  private final Function<String, List<EnumValue>> enums;
 
   /**
    * For a project.
@@ -42,10 +41,7 @@ public final class WayFinder {
     this.base = base;
     this.meanings = new Meanings(model);
     this.routes = new Routes(base, isReached);
-    Function<String, List<EnumValue>> enums =
-        type -> base.code(type).map(ClassCode::constants).orElse(List.of());
-    this.solver = new Solver(enums, THOROUGH);
-    this.quick = new Solver(enums, QUICK);
+    this.enums = type -> base.code(type).map(ClassCode::constants).orElse(List.of());
   }
 
   /**
@@ -103,6 +99,8 @@ public final class WayFinder {
     if (sites.size() < route.size() - 1) {
       return new Answer.Nothing();
     }
+    Solver solver = new Solver(enums, THOROUGH);
+    Solver quick = new Solver(enums, QUICK);
     WaySearch.Result result =
         new WaySearch(base, meanings, solver, quick, wanted, route, sites, code.get()).run();
     if (result instanceof WaySearch.Solved solved) {
@@ -177,7 +175,7 @@ public final class WayFinder {
         List.of(),
         steps,
         points,
-        wording.setUp(route.get(0), steps, MissingElements.on(solver, walked)),
+        wording.setUp(route.get(0), steps, MissingElements.on(new Solver(enums, THOROUGH), walked)),
         wording.result(route.get(0), deciding),
         walked.doubles().size(),
         List.copyOf(walked.surroundings()));
