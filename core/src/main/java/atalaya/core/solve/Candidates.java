@@ -24,6 +24,9 @@ import java.util.function.Function;
 
 /** The values worth trying for an input, the likeliest first. */
 final class Candidates {
+  private static final Set<String> TEXTS = Set.of("Ljava/lang/String;", "Ljava/lang/CharSequence;");
+  private static final Set<String> ANY = Set.of("Ljava/lang/Object;", "Ljava/lang/Comparable;");
+
   private static final LocalDate FRIDAY = LocalDate.of(2026, 7, 17);
 
   private final Function<String, List<EnumValue>> enums;
@@ -221,7 +224,7 @@ final class Candidates {
 
   private static List<Object> dates() {
     List<Object> dates = new ArrayList<>();
-    for (int days : new int[] {0, 1, 2, 3, 7, 8, 28, 31, 60, -1, -3, 170, 400}) {
+    for (int days : new int[] {0, 1, 2, 3, 7, 8, 14, 28, 31, 60, -1, -3, 170, 400}) {
       dates.add(FRIDAY.plusDays(days));
     }
     return dates;
@@ -247,8 +250,13 @@ final class Candidates {
   }
 
   private static boolean canBe(Object value, String type) {
-    boolean isPlain = value instanceof Number || value instanceof String;
-    return !isPlain || type.length() == 1 || type.startsWith("Ljava/");
+    if (value instanceof String) {
+      return TEXTS.contains(type) || ANY.contains(type);
+    }
+    return !(value instanceof Number)
+        || type.length() == 1
+        || ANY.contains(type)
+        || type.startsWith("Ljava/lang/") && !TEXTS.contains(type);
   }
 
   private static List<Object> numbers(

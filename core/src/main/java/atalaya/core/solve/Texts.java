@@ -11,7 +11,7 @@ import java.util.regex.Pattern;
 
 /** The texts worth trying: those that stand in conditions, put together, taken apart, filled up. */
 final class Texts {
-  private static final int MOST = 120;
+  private static final int MOST = 140;
 
   /** So many of them are tried with other lengths too. */
   private static final int MOST_FILLED = 20;
@@ -102,10 +102,14 @@ final class Texts {
     }
     for (Object one : List.copyOf(texts).subList(0, Math.min(MOST_FILLED, texts.size()))) {
       for (int length : lengths) {
-        int missing = length + 1 - one.toString().length();
-        texts.add(one + (missing > 0 ? "x".repeat(missing) : ""));
+        texts.add(filled(one.toString(), length + 1));
+        texts.add(filled(one.toString(), length));
       }
     }
+  }
+
+  private static String filled(String one, int length) {
+    return one + "x".repeat(Math.max(0, length - one.length()));
   }
 
   /** Two of them as one, also with something before; or what one leaves of the other. */

@@ -282,6 +282,10 @@ final class Calls {
       }
       return unknown(call);
     }
+    Optional<Term> only = walker.isCaught() ? Optional.empty() : onlyResult(code.get(), arguments);
+    if (only.isPresent()) {
+      return only.get().isNull() && call.desc.endsWith("V") ? unknown(call) : only.get();
+    }
     Optional<Term> result =
         choice(ref, arguments).filter(term -> walker.base.has(ref.type()) || isKnown(term));
     Optional<String> thrown = result.flatMap(Calls::thrownAnyway);
@@ -291,6 +295,31 @@ final class Calls {
     }
     result.ifPresent(term -> walker.require(new Completes(term, Reason.unwritten(walker.line()))));
     return result.orElse(unknown(call));
+  }
+
+  /**
+   * Where all paths of a method but one throw, that one has to be taken for the way to go on: what
+   * it gives, null for nothing. Empty where there are others, or it can't be taken.
+   */
+  private Optional<Term> onlyResult(MethodCode code, List<Term> arguments) {
+    List<Path> returning =
+        PathSearch.all(code, MOST_PATHS).orElse(List.of()).stream()
+            .filter(Path::isReturning)
+            .toList();
+    if (returning.size() != 1) {
+      return Optional.empty();
+    }
+    State during = walker.state.fork();
+    try {
+      Walker.End end = walker.apart(during, returning.get(0), arguments);
+      if (!end.thrown().isEmpty() || !canBe(during.constraints)) {
+        return Optional.empty();
+      }
+      walker.state.adopt(during);
+      return Optional.of(end.result() == null ? Term.NULL : end.result());
+    } catch (Walker.NotFollowed e) {
+      return Optional.empty();
+    }
   }
 
   /** What a call throws in all cases that can be; empty when it may return. */
@@ -311,9 +340,9 @@ final class Calls {
     return isKnown[0];
   }
 
-  private static boolean canBe(Term.Case one) {
+  private static boolean canBe(List<Constraint> conditions) {
     Values nothing = new Values(Map.of());
-    return one.conditions().stream().noneMatch(c -> Boolean.FALSE.equals(nothing.holds(c)));
+    return conditions.stream().noneMatch(c -> Boolean.FALSE.equals(nothing.holds(c)));
   }
 
   /**
@@ -357,7 +386,7 @@ final class Calls {
         Walker.End end = walker.apart(during, path, arguments);
         Term result = end.thrown().isEmpty() && end.result() == null ? Term.of(0) : end.result();
         Term.Case one = new Term.Case(during.constraints, result, end.thrown());
-        if (canBe(one)) {
+        if (canBe(one.conditions())) {
           cases.add(one);
         }
       } catch (Walker.NotFollowed e) {

@@ -31,6 +31,8 @@ final class Instructions extends Interpreter<Symbol> {
   private static final Set<String> TEXT_LIKE =
       Set.of("Ljava/lang/Object;", "Ljava/lang/Comparable;", "Ljava/lang/CharSequence;");
 
+  private static final String ANYWHERE = "[..]";
+
   private final Walker walker;
   private final Calls calls;
   private List<Term> captured = List.of();
@@ -347,13 +349,19 @@ final class Instructions extends Interpreter<Symbol> {
     }
     walker.requireThere(array);
     List<Term> known = walker.state.elements.get(array);
-    boolean isConstant =
-        index instanceof Term.Constant constant && constant.value() instanceof Integer;
-    int at = isConstant ? (Integer) ((Term.Constant) index).value() : -1;
+    int at = constant(index);
+    boolean isConstant = at >= 0;
     if (known != null && at >= 0 && at < known.size()) {
       return known.get(at);
     }
     String type = elementType(array.type(), opcode);
+    if (walker.state.fields.containsKey(new State.Field(array, ANYWHERE))) {
+      return Term.unknown("element", type);
+    }
+    Term written = walker.state.fields.get(new State.Field(array, placeOf(at)));
+    if (written != null) {
+      return written;
+    }
     if (array instanceof Term.Input input && input.source() != Term.Source.UNKNOWN) {
       walker.require(
           new Compared(
@@ -371,6 +379,18 @@ final class Instructions extends Interpreter<Symbol> {
       return element;
     }
     return Term.unknown("element", type);
+  }
+
+  /** A number that is known, at least 0; else -1. */
+  private static int constant(Term index) {
+    return index instanceof Term.Constant constant && constant.value() instanceof Integer at
+        ? Math.max(-1, at)
+        : -1;
+  }
+
+  /** Where an element of an array is that was given; it may be anywhere where that is not known. */
+  private static String placeOf(int at) {
+    return at < 0 ? ANYWHERE : "[" + at + "]";
   }
 
   private static String elementType(String array, int opcode) {
@@ -425,12 +445,13 @@ final class Instructions extends Interpreter<Symbol> {
       AbstractInsnNode instruction, Symbol array, Symbol index, Symbol value) {
     walker.builders.forget(List.of(value.term()));
     List<Term> known = walker.state.elements.get(array.term());
-    if (known != null
-        && index.term() instanceof Term.Constant constant
-        && constant.value() instanceof Integer at
-        && at >= 0
-        && at < known.size()) {
+    int at = constant(index.term());
+    if (known == null) {
+      walker.state.fields.put(new State.Field(array.term(), placeOf(at)), value.term());
+    } else if (at >= 0 && at < known.size()) {
       known.set(at, value.term());
+    } else if (at < 0) {
+      known.replaceAll(was -> Term.unknown("element", was.type()));
     }
     return null;
   }

@@ -1,5 +1,6 @@
 package atalaya.java.way;
 
+import atalaya.core.term.Constraint;
 import atalaya.core.term.EnumValue;
 import atalaya.core.term.Platform;
 import atalaya.core.term.Term;
@@ -9,9 +10,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.FieldInsnNode;
@@ -24,12 +27,19 @@ final class Objects {
   private final Walker walker;
   private final Map<Input, Walked.Built> built = new LinkedHashMap<>();
   private final Map<Input, Boolean> tried = new HashMap<>();
+  private final Map<Input, Making> makings = new HashMap<>();
   private final Map<Term, Term> originals = new HashMap<>();
+  private final Set<Input> narrowings = new LinkedHashSet<>();
   private final Map<String, Map<State.Field, Term>> enums = new HashMap<>();
   private int nesting;
 
   Objects(Walker walker) {
     this.walker = walker;
+  }
+
+  /** The inputs that were taken for more than what they are declared as, as that. */
+  Set<Input> narrowings() {
+    return narrowings;
   }
 
   Map<Input, Walked.Built> built() {
@@ -43,6 +53,7 @@ final class Objects {
 
   /** One input under another type is the same object. */
   Term alias(Input input, Input narrowed) {
+    narrowings.add(narrowed);
     originals.put(narrowed, original(input));
     return narrowed;
   }
@@ -143,12 +154,33 @@ final class Objects {
     return byConstructor.get(new State.Field(object, field)) == value;
   }
 
-  /** Finds out how an object is made, once; whether it can be. */
+  /** What making an object needs, and what holds then. */
+  private record Making(
+      List<Constraint> constraints,
+      Map<State.Field, Term> fields,
+      Map<Term, List<Term>> elements,
+      Set<Input> made) {}
+
+  /** Whether an object can be made; if so, it is from now on. */
   private boolean build(Input object) {
     Boolean known = tried.putIfAbsent(object, false);
-    if (known != null) {
-      return known;
+    if (known == null) {
+      known = canBeMade(object);
+      tried.put(object, known);
     }
+    Making making = makings.get(object);
+    State now = walker.state;
+    if (making != null && now.made.add(object)) {
+      now.constraints.addAll(making.constraints());
+      making.fields().forEach(now.fields::putIfAbsent);
+      making.elements().forEach((of, all) -> now.elements.putIfAbsent(of, new ArrayList<>(all)));
+      now.made.addAll(making.made());
+    }
+    return known;
+  }
+
+  /** Finds out how an object is made. */
+  private boolean canBeMade(Input object) {
     String type = Walker.internal(object.type());
     Optional<ClassCode> code = walker.base.code(type);
     boolean isPlain = code.isPresent() && !code.get().isEnum() && !walker.base.isAbstract(type);
@@ -163,7 +195,6 @@ final class Objects {
             .toList();
     for (MethodCode constructor : constructors) {
       if (build(object, constructor)) {
-        tried.put(object, true);
         return true;
       }
     }
@@ -202,15 +233,11 @@ final class Objects {
       nesting--;
       back.run();
     }
-    before.constraints.addAll(during.constraints);
-    during.fields.forEach(
-        (field, value) -> {
-          if (!before.fields.containsKey(field)) {
-            byConstructor.put(field, value);
-          }
-        });
-    before.fields.putAll(during.fields);
-    before.elements.putAll(during.elements);
+    during.fields.keySet().removeAll(before.fields.keySet());
+    during.elements.keySet().removeAll(before.elements.keySet());
+    byConstructor.putAll(during.fields);
+    makings.put(
+        object, new Making(during.constraints, during.fields, during.elements, during.made));
     built.put(object, new Walked.Built(constructor.ref(), arguments));
     return true;
   }

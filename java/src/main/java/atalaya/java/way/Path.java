@@ -3,6 +3,7 @@ package atalaya.java.way;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
+import org.objectweb.asm.Opcodes;
 
 /**
  * A path through the code of a method, from its first instruction to an exit.
@@ -36,6 +37,12 @@ record Path(MethodCode code, List<Move> moves, Map<Integer, Path> lambdas) {
   Path {
     moves = List.copyOf(moves);
     lambdas = Map.copyOf(lambdas);
+  }
+
+  /** Whether it ends by a return, and not by an exception. */
+  boolean isReturning() {
+    int opcode = code.at(moves.get(moves.size() - 1).at()).getOpcode();
+    return opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
   }
 
   /** The points that it passes, in lambdas too. */

@@ -4,8 +4,10 @@ import atalaya.core.term.Constraint;
 import atalaya.core.term.Term;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** What is known at a place of a way: what objects hold, and what had to hold to come there. */
 final class State {
@@ -19,13 +21,23 @@ final class State {
   final Map<Term, List<Term>> elements;
 
   final Map<Term, Cursor> cursors;
+
+  /** The inputs that are made by now, and hold what their constructors give them. */
+  final Set<Term.Input> made;
+
   final Map<String, Integer> answers;
 
   /** How far something was looped over. */
   record Cursor(Term over, int next) {}
 
   State() {
-    this(new ArrayList<>(), new HashMap<>(), new HashMap<>(), new HashMap<>(), new HashMap<>());
+    this(
+        new ArrayList<>(),
+        new HashMap<>(),
+        new HashMap<>(),
+        new HashMap<>(),
+        new HashSet<>(),
+        new HashMap<>());
   }
 
   private State(
@@ -33,12 +45,26 @@ final class State {
       Map<Field, Term> fields,
       Map<Term, List<Term>> elements,
       Map<Term, Cursor> cursors,
+      Set<Term.Input> made,
       Map<String, Integer> answers) {
     this.constraints = constraints;
     this.fields = fields;
     this.elements = elements;
     this.cursors = cursors;
+    this.made = made;
     this.answers = answers;
+  }
+
+  /** Takes over what came of a fork of this. */
+  void adopt(State later) {
+    constraints.addAll(later.constraints);
+    fields.clear();
+    fields.putAll(later.fields);
+    elements.clear();
+    elements.putAll(later.elements);
+    cursors.putAll(later.cursors);
+    made.addAll(later.made);
+    answers.putAll(later.answers);
   }
 
   /** The same, to go on from apart; what had to hold is left behind. */
@@ -50,6 +76,7 @@ final class State {
         new HashMap<>(fields),
         copies,
         new HashMap<>(cursors),
+        new HashSet<>(made),
         new HashMap<>(answers));
   }
 }

@@ -20,6 +20,7 @@ import java.util.Set;
  * @param result what is returned; null when nothing is, or something is thrown
  * @param thrown the internal name of the exception that ends it, or empty
  * @param built how the objects are made that it needs
+ * @param narrowings inputs that are taken for more than they are declared as, as that
  * @param doubles the inputs of which methods are called that a double answers
  * @param cut where it ended early; empty when it was followed to its end
  * @param surroundings the classes and methods called that depend on more than arguments
@@ -34,6 +35,7 @@ record Walked(
     Term result,
     String thrown,
     Map<Term.Input, Built> built,
+    Set<Term.Input> narrowings,
     Set<Term.Input> doubles,
     List<Effect> effects,
     Set<String> surroundings,

@@ -145,6 +145,7 @@ final class Walker {
         end.result(),
         end.thrown(),
         walker.objects.built(),
+        walker.objects.narrowings(),
         walker.doubles,
         walker.effects,
         walker.surroundings,

@@ -16,6 +16,7 @@ import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -34,6 +35,7 @@ final class Wording {
   private final Visibility visible;
   private final Map<Input, String> made = new HashMap<>();
   private final List<String> statements = new ArrayList<>();
+  private final Set<Input> settled = new HashSet<>();
   private boolean isComplete = true;
 
   Wording(CodeBase base, Walked walked, Solution.Found found, Ref entry) {
@@ -64,7 +66,8 @@ final class Wording {
               boolean isPart = parts.contains(input) && input.source() == Source.ARGUMENT;
               String beside = beside(input, value);
               boolean isUsual = isOutcome(input) && java.util.Objects.equals(input.usual(), value);
-              boolean isNews = !told.contains(input) && !isUsual && (!isPart || !beside.isEmpty());
+              boolean isTold = told.contains(input) || settled.contains(input) || isUsual;
+              boolean isNews = !isTold && (!isPart || !beside.isEmpty());
               if (isNews && !(value instanceof Stand)) {
                 givens.add(given(input, literal(input, value), how(input)));
               }
@@ -116,7 +119,7 @@ final class Wording {
   /** Whether an input has its value by how objects are made, without anything else being done. */
   private boolean isMadeByTest(Input input) {
     return switch (input.source()) {
-      case ARGUMENT -> !input.name().contains(" instanceof ");
+      case ARGUMENT -> !input.name().contains(" instanceof ") || settled.contains(input);
       case STATE -> java.util.Objects.equals(input.usual(), found.inputs().get(input));
       case ELEMENT ->
           made.containsKey(input)
@@ -190,6 +193,15 @@ final class Wording {
     if (walked.built().containsKey(input)) {
       return object(input);
     }
+    Optional<Input> narrowed =
+        walked.narrowings().stream()
+            .filter(as -> as.name().equals(input.name()) && !as.type().equals(input.type()))
+            .filter(as -> Integer.valueOf(1).equals(found.inputs().get(isOfType(as))))
+            .findFirst();
+    if (narrowed.isPresent()) {
+      settled.add(isOfType(narrowed.get()));
+      return value(narrowed.get());
+    }
     Optional<String> elements = elements(input);
     if (elements.isPresent()) {
       return elements.get();
@@ -214,10 +226,20 @@ final class Wording {
       if (instance.isPresent()) {
         return Literals.simple(input.type()) + "." + instance.get();
       }
+      String type = Walker.internal(input.type());
+      if (base.has(type) && !base.isAbstract(type) && visible.sees(type)) {
+        return madePlainly(type);
+      }
       isComplete = false;
       return "any " + Literals.simple(input.type());
     }
     return usual.get();
+  }
+
+  /** What stands for whether an input is of the type that it is taken for. */
+  private static Input isOfType(Input as) {
+    return new Input(
+        as.name() + " instanceof " + Literals.simple(as.type()), "Z", Source.ARGUMENT, null);
   }
 
   /** A collection or an array with as many elements as are needed. */

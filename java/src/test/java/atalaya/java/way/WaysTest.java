@@ -59,13 +59,20 @@ class WaysTest {
                   "link.send(String) throws Ways.Down = true a double does",
                   "link.send(String) the second time throws Ways.Down = true a double does",
                   "link.send(String) the third time throws Ways.Down = true a double does"),
+          "anyTariff",
+              List.of(
+                  "tariff = a double of Chores.Tariff", "tariff.fee(int) = 101 a double answers"),
+          "office",
+              List.of(
+                  "office = a double of Chores.Office",
+                  "office.isOpen(LocalDateTime) = true a double answers"),
           "tested",
               List.of(
                   "isDeep = a double of IntPredicate", "isDeep.test(int) = true a double answers"),
           "supplied",
               List.of("name = a double of Supplier", "name.get() = \"Nele\" a double answers"));
 
-  private static final List<String> TABLES = List.of("Ways", "Errands");
+  private static final List<String> TABLES = List.of("Ways", "Errands", "Chores");
 
   @TempDir static Path folder;
   private static CodeBase base;
@@ -81,7 +88,10 @@ class WaysTest {
     List<ClassBytes> classes = new ArrayList<>();
     try (Stream<Path> files = Files.list(folder)) {
       for (Path at :
-          files.filter(f -> f.toString().matches(".*(Ways|Errands).*\\.class")).sorted().toList()) {
+          files
+              .filter(f -> f.toString().matches(".*(Ways|Errands|Chores).*\\.class"))
+              .sorted()
+              .toList()) {
         String name = at.getFileName().toString().replace(".class", "");
         bytes.put(name, Files.readAllBytes(at));
         classes.add(new ClassBytes("m", name, bytes.get(name)));

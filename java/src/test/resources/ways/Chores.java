@@ -1,0 +1,436 @@
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Objects;
+
+/**
+ * What code of programs is made of: objects that hold others, are set up, and ask each other. Each
+ * method has one place where it throws Here.
+ */
+class Chores {
+  static class Here extends RuntimeException {}
+
+  // ---- objects that hold something ----
+
+  static class Crane {
+    private int reach;
+    private boolean isOn;
+    private Cable cable = new Cable(20);
+
+    void setReach(int reach) {
+      this.reach = reach;
+    }
+
+    void turnOn() {
+      isOn = true;
+    }
+
+    int lifts() {
+      return isOn ? reach * 2 : 0;
+    }
+  }
+
+  static class Cable {
+    final int metres;
+
+    Cable(int metres) {
+      this.metres = metres;
+    }
+  }
+
+  static class Barge {
+    private final String name;
+    private final List<String> crew;
+    private final int[] holds;
+
+    Barge(String name, List<String> crew, int... holds) {
+      this.name = Objects.requireNonNull(name);
+      this.crew = new ArrayList<>(crew);
+      this.holds = holds.clone();
+    }
+
+    boolean isManned() {
+      return crew.size() >= 2;
+    }
+
+    String name() {
+      return name;
+    }
+  }
+
+  static final class Money implements Comparable<Money> {
+    private final long cents;
+
+    private Money(long cents) {
+      this.cents = cents;
+    }
+
+    static Money of(long cents) {
+      if (cents < 0) {
+        throw new IllegalArgumentException("negative");
+      }
+      return new Money(cents);
+    }
+
+    Money plus(Money other) {
+      return new Money(cents + other.cents);
+    }
+
+    @Override
+    public int compareTo(Money other) {
+      return Long.compare(cents, other.cents);
+    }
+
+    @Override
+    public boolean equals(Object other) {
+      return other instanceof Money && ((Money) other).cents == cents;
+    }
+
+    @Override
+    public int hashCode() {
+      return Long.hashCode(cents);
+    }
+  }
+
+  record Berth(String name, int metres, boolean isFree) {
+    boolean fits(int length) {
+      return isFree && length <= metres;
+    }
+  }
+
+  static void manned(Barge barge) {
+    if (barge.isManned()) {
+      throw new Here();
+    }
+  }
+
+  static void namedShort(Barge barge) {
+    if (barge.name().length() < 3) {
+      throw new Here();
+    }
+  }
+
+  static void fitting(Berth berth, int length) {
+    if (length > 80 && berth.fits(length) && berth.name().startsWith("N")) {
+      throw new Here();
+    }
+  }
+
+  static void lifting(Crane crane) {
+    if (crane.lifts() > 10) {
+      throw new Here(); // open
+    }
+  }
+
+  static void cabled(Crane crane) {
+    if (crane.cable.metres == 20) {
+      throw new Here();
+    }
+  }
+
+  static void dear(Money one, Money other) {
+    if (one.plus(other).compareTo(Money.of(100)) > 0) {
+      throw new Here(); // open
+    }
+  }
+
+  static void made(long cents) {
+    Money price = Money.of(cents);
+    if (price.cents > 99) {
+      throw new Here();
+    }
+  }
+
+  static void sameMoney(long cents) {
+    if (Money.of(cents).equals(Money.of(250))) {
+      throw new Here();
+    }
+  }
+
+  // ---- who answers ----
+
+  interface Tariff {
+    int fee(int days);
+  }
+
+  static class Flat implements Tariff {
+    @Override
+    public int fee(int days) {
+      return days > 7 ? 50 : 80;
+    }
+  }
+
+  abstract static class Office {
+    abstract boolean isOpen(LocalDateTime time);
+
+    int desks() {
+      return 3;
+    }
+  }
+
+  static void flat(Flat tariff, int days) {
+    if (tariff.fee(days) == 50) {
+      throw new Here();
+    }
+  }
+
+  static void anyTariff(Tariff tariff) {
+    if (tariff.fee(3) > 100) {
+      throw new Here();
+    }
+  }
+
+  static void office(Office office, LocalDateTime time) {
+    if (office.isOpen(time) && office.desks() == 3) {
+      throw new Here();
+    }
+  }
+
+  static void compared(Comparator<String> order, String one) {
+    if (order.compare(one, "b") < 0) {
+      throw new Here(); // open
+    }
+  }
+
+  static void iterated(Iterable<String> names) {
+    Iterator<String> all = names.iterator();
+    if (all.hasNext() && all.next().isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  // ---- walking through what is given ----
+
+  static void parsedDigits(String text) {
+    int value = 0;
+    for (char letter : text.toCharArray()) {
+      if (letter < '0' || letter > '9') {
+        return;
+      }
+      value = value * 10 + letter - '0';
+    }
+    if (value == 42) {
+      throw new Here(); // open
+    }
+  }
+
+  static void balanced(String text) {
+    int open = 0;
+    for (int i = 0; i < text.length(); i++) {
+      if (text.charAt(i) == '(') {
+        open++;
+      } else if (text.charAt(i) == ')') {
+        open--;
+      }
+    }
+    if (open == 1) {
+      throw new Here();
+    }
+  }
+
+  static void states(String input) {
+    int state = 0;
+    for (int i = 0; i < input.length(); i++) {
+      char letter = input.charAt(i);
+      switch (state) {
+        case 0:
+          state = letter == 'a' ? 1 : 0;
+          break;
+        case 1:
+          state = letter == 'b' ? 2 : 0;
+          break;
+        default:
+      }
+    }
+    if (state == 2) {
+      throw new Here();
+    }
+  }
+
+  static void firstNegative(int[] depths) {
+    int at = -1;
+    for (int i = 0; i < depths.length && at < 0; i++) {
+      if (depths[i] < 0) {
+        at = i;
+      }
+    }
+    if (at == 1) {
+      throw new Here();
+    }
+  }
+
+  static void allEqual(int[] depths) {
+    boolean same = depths.length > 1;
+    for (int depth : depths) {
+      same &= depth == depths[0];
+    }
+    if (same) {
+      throw new Here();
+    }
+  }
+
+  static void sortedPair(int[] pair) {
+    if (pair.length == 2 && pair[0] > pair[1]) {
+      int swapped = pair[0];
+      pair[0] = pair[1];
+      pair[1] = swapped;
+      if (pair[0] == -5) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void copied(int[] depths) {
+    int[] copy = Arrays.copyOf(depths, 3);
+    if (copy[2] == 0) {
+      throw new Here(); // open
+    }
+  }
+
+  static void filtered(List<String> names) {
+    List<String> found = new ArrayList<>();
+    for (String name : names) {
+      if (name.startsWith("S")) {
+        found.add(name);
+      }
+    }
+    if (found.size() == 2) {
+      throw new Here();
+    }
+  }
+
+  static void removed(List<String> names) {
+    names.remove("tug");
+    if (names.isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  static void streamed(List<Integer> depths) {
+    if (depths.stream().anyMatch(depth -> depth > 9)) {
+      throw new Here(); // open
+    }
+  }
+
+  // ---- dates ----
+
+  static void weekend(LocalDate day) {
+    DayOfWeek of = day.getDayOfWeek();
+    if (of == DayOfWeek.SATURDAY || of == DayOfWeek.SUNDAY) {
+      throw new Here();
+    }
+  }
+
+  static void lastOfMonth(LocalDate day) {
+    if (day.getDayOfMonth() == day.lengthOfMonth()) {
+      throw new Here();
+    }
+  }
+
+  static void stays(LocalDate from, LocalDate to) {
+    long nights = java.time.temporal.ChronoUnit.DAYS.between(from, to);
+    if (nights > 27) {
+      throw new Here();
+    }
+  }
+
+  static void parsedDate(String text) {
+    if (LocalDate.parse(text).getYear() == 2026) {
+      throw new Here(); // open
+    }
+  }
+
+  // ---- exceptions and resources ----
+
+  static void wrapped(String text) {
+    try {
+      check(text);
+    } catch (IllegalStateException e) {
+      throw new Here();
+    }
+  }
+
+  private static void check(String text) {
+    if (text.isEmpty()) {
+      throw new IllegalStateException("empty");
+    }
+  }
+
+  static class Gate implements AutoCloseable {
+    @Override
+    public void close() {}
+  }
+
+  static void closed(int force) {
+    try (Gate gate = new Gate()) {
+      if (force > 3 && gate != null) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void guarded(Integer berth) {
+    int number = berth == null ? -1 : berth;
+    if (number < 0 && berth != null) {
+      throw new Here();
+    }
+  }
+
+  static void synchronizedly(Object lock, int count) {
+    synchronized (lock) {
+      if (count % 3 == 2) {
+        throw new Here();
+      }
+    }
+  }
+
+  // ---- what Java 17 has ----
+
+  sealed interface Cargo permits Grain, Wine {}
+
+  record Grain(int tonnes) implements Cargo {}
+
+  record Wine(int barrels, boolean isSealed) implements Cargo {}
+
+  static void grain(Cargo cargo) {
+    if (cargo instanceof Grain grain && grain.tonnes() > 100) {
+      throw new Here();
+    }
+  }
+
+  static void wine(Cargo cargo) {
+    if (cargo instanceof Wine wine && wine.barrels() > 2 && !wine.isSealed()) {
+      throw new Here();
+    }
+  }
+
+  static void yielded(String order) {
+    int code =
+        switch (order.length()) {
+          case 3 -> {
+            int first = order.charAt(0);
+            yield first == 't' ? 1 : 2;
+          }
+          case 4 -> 3;
+          default -> 4;
+        };
+    if (code == 1) {
+      throw new Here();
+    }
+  }
+
+  static void block(String name) {
+    String text =
+        """
+        Dear %s,
+        """;
+    if (text.length() == name.length() + 5) {
+      throw new Here();
+    }
+  }
+}
