@@ -337,7 +337,7 @@ public final class Challenge {
           boolean isShared = atStart || at.stream().anyMatch(Watched::isShared);
           boolean isSure = !atStart && !candidate.reached().bySome();
           List<Integer> changed = tests.of(seen(stage, number, Watched::sights));
-          List<Integer> entering = tests.of(candidate.entered(), method).stream().sorted().toList();
+          List<Integer> entering = tests.entering(candidate.entered(), method);
           List<Integer> asked = isSure ? changed : reaching;
           // What one test leaves behind for the next, it leaves in the order they were observed in.
           boolean isLeft = !asked.isEmpty() && at.stream().anyMatch(Watched::isNearShared);

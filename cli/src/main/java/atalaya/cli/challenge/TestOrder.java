@@ -28,6 +28,11 @@ final class TestOrder {
 
   private static final long MUCH_NANOS = 400_000_000L;
 
+  /**
+   * A method by number, and who entered it: constructors have one number, and each its own tests.
+   */
+  private record Entered(Reaching.Reached by, int method) {}
+
   private final Stage stage;
   private final List<TestFigures> tests;
   private final Function<String, ClassReach> reachOf;
@@ -36,6 +41,7 @@ final class TestOrder {
   private final Map<List<Integer>, List<Integer>> orders = new HashMap<>();
   private final Map<String, BitSet> usersOf = new HashMap<>();
   private final Map<Integer, BitSet> setUp = new HashMap<>();
+  private final Map<Entered, List<Integer>> entering = new HashMap<>();
 
   /**
    * Of a stage whose tests have run unmutated.
@@ -97,6 +103,13 @@ final class TestOrder {
     return of(wanted);
   }
 
+  /** The tests that enter a method, in the order in which they were observed. */
+  List<Integer> entering(Reaching.Reached entered, int method) {
+    return entering.computeIfAbsent(
+        new Entered(entered, method),
+        of -> List.copyOf(of(of.by(), of.method()).stream().sorted().toList()));
+  }
+
   /** Those of some tests that may judge mutants. */
   List<Integer> of(BitSet wanted) {
     List<Integer> byRank =
@@ -117,7 +130,7 @@ final class TestOrder {
     }
     List<Integer> order = new ArrayList<>(byRank.subList(0, first));
     byGroup.values().forEach(order::addAll);
-    return order;
+    return List.copyOf(order); // Shared by all mutants that the same tests may notice.
   }
 
   /** The tests that use a class: those that reach anything of it, or stand in it. */
