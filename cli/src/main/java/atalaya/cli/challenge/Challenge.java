@@ -339,13 +339,13 @@ public final class Challenge {
           List<Integer> changed = tests.of(seen(stage, number, Watched::sights));
           List<Integer> entering = tests.entering(candidate.entered(), method);
           List<Integer> asked = isSure ? changed : reaching;
-          // What one test leaves behind for the next, it leaves in the order they were observed in.
+          // What those leave behind for which it changes something, the others may notice.
           boolean isLeft = !asked.isEmpty() && at.stream().anyMatch(Watched::isNearShared);
           tasks.add(
               new Task(
                   number,
                   method,
-                  isLeft ? entering : asked,
+                  isLeft ? TestOrder.both(asked, entering) : asked,
                   atStart && !isLeft ? asked : entering,
                   isShared));
         }

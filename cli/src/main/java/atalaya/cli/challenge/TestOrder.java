@@ -10,6 +10,7 @@ import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -108,6 +109,13 @@ final class TestOrder {
     return entering.computeIfAbsent(
         new Entered(entered, method),
         of -> List.copyOf(of(of.by(), of.method()).stream().sorted().toList()));
+  }
+
+  /** Some tests, and the others after them. */
+  static List<Integer> both(List<Integer> first, List<Integer> others) {
+    Set<Integer> all = new LinkedHashSet<>(first);
+    all.addAll(others);
+    return List.copyOf(all);
   }
 
   /** Those of some tests that may judge mutants. */
