@@ -78,9 +78,25 @@ final class Wording {
             && found.open().isEmpty()
             && walked.doubles().isEmpty()
             && found.inputs().keySet().stream().allMatch(this::isMadeByTest);
+    if (!isDecided) {
+      givens.addAll(walked.arguments().size(), objects(told, parts));
+      return new SetUp(givens, List.of(), open, mayFail);
+    }
     List<String> code = new ArrayList<>(statements);
     code.add(call);
-    return new SetUp(givens, isDecided ? code : List.of(), open, mayFail);
+    return new SetUp(givens, code, open, mayFail);
+  }
+
+  /** How the objects are made that are neither arguments nor given to others as they are made. */
+  private List<Given> objects(Set<Input> told, Set<Input> parts) {
+    List<Given> objects = new ArrayList<>();
+    for (Input object : walked.built().keySet()) {
+      if (!told.contains(object) && !parts.contains(object)) {
+        boolean isReceiver = object.equals(walked.receiver());
+        objects.add(given(object, object(object), isReceiver ? "" : "the object's state"));
+      }
+    }
+    return objects;
   }
 
   /**

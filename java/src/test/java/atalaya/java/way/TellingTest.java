@@ -133,6 +133,25 @@ class TellingTest {
           }
         }
 
+        static class Desk {
+          private final Ledger.Scribe scribe;
+          private final java.util.List<Ledger> ledgers = new java.util.ArrayList<>();
+
+          Desk(Ledger.Scribe scribe) {
+            this.scribe = scribe;
+          }
+
+          int thick() {
+            int count = 0;
+            for (Ledger ledger : ledgers) {
+              if (ledger.pages() > 90 && scribe.words(2) == 7) {
+                count++;
+              }
+            }
+            return count;
+          }
+        }
+
         private static class Shelves {
           static native boolean place(String name);
         }
@@ -158,6 +177,20 @@ class TellingTest {
 
   static Stream<Told> told() {
     return Stream.of(
+        new Told(
+            "office.Office$Desk",
+            "thick()",
+            "",
+            List.of(
+                "this = new Office.Desk(a double of Ledger.Scribe)",
+                "ledgers[0] = new Ledger(91), the object's state",
+                "ledgers[1] = new Ledger(90), the object's state",
+                "ledgers[2] = new Ledger(90), the object's state",
+                "ledgers[0].pages = 91",
+                "scribe.words(int) = 7, a double answers",
+                "ledgers[1].pages = 90",
+                "ledgers[2].pages = 90",
+                "ledgers.size() = 3")),
         new Told(
             "quay.Ledger$Ink",
             "fee()",
