@@ -38,8 +38,8 @@ final class TestOrder {
   private final List<TestFigures> tests;
   private final Function<String, ClassReach> reachOf;
   private final List<String> typeNames;
-  private final Map<Integer, Integer> rank = new HashMap<>();
-  private final Map<List<Integer>, List<Integer>> orders = new HashMap<>();
+  private final List<Integer> ranked;
+  private final Map<BitSet, List<Integer>> orders = new HashMap<>();
   private final Map<String, BitSet> usersOf = new HashMap<>();
   private final Map<Integer, BitSet> setUp = new HashMap<>();
   private final Map<Entered, List<Integer>> entering = new HashMap<>();
@@ -62,14 +62,16 @@ final class TestOrder {
     this.typeNames = typeNames;
     Map<Integer, TestFigures> figures = new HashMap<>();
     tests.forEach(test -> figures.put(test.test().number(), test));
-    stage.unmutated().entrySet().stream()
-        .filter(test -> test.getValue().isFit())
-        .map(test -> figures.get(test.getKey()))
-        .sorted(
-            Comparator.comparingInt(this::magnitude)
-                .thenComparingInt(TestFigures::methods)
-                .thenComparingInt(test -> test.test().number()))
-        .forEach(test -> rank.put(test.test().number(), rank.size()));
+    this.ranked =
+        stage.unmutated().entrySet().stream()
+            .filter(test -> test.getValue().isFit())
+            .map(test -> figures.get(test.getKey()))
+            .sorted(
+                Comparator.comparingInt(this::magnitude)
+                    .thenComparingInt(TestFigures::methods)
+                    .thenComparingInt(test -> test.test().number()))
+            .map(test -> test.test().number())
+            .toList();
   }
 
   /**
@@ -120,13 +122,12 @@ final class TestOrder {
 
   /** Those of some tests that may judge mutants. */
   List<Integer> of(BitSet wanted) {
-    List<Integer> byRank =
-        wanted.stream()
-            .boxed()
-            .filter(rank::containsKey)
-            .sorted(Comparator.comparing(rank::get))
-            .toList();
-    return orders.computeIfAbsent(byRank, this::classByClass);
+    List<Integer> known = orders.get(wanted);
+    if (known == null) {
+      known = classByClass(ranked.stream().filter(wanted::get).toList());
+      orders.put((BitSet) wanted.clone(), known);
+    }
+    return known;
   }
 
   /** After the first few the others class by class, in the order of each one's first. */

@@ -38,6 +38,7 @@ public final class Stage {
   private final PlantedClasses planted;
   private final Set<String> mixed;
   private final Map<Integer, RunnableTest> tests = new LinkedHashMap<>();
+  private final Map<String, List<Integer>> byGroup = new LinkedHashMap<>();
   private final Map<Integer, Unmutated> unmutated = new TreeMap<>();
   private final Map<String, Set<Integer>> entered = new HashMap<>();
   private final Map<String, Long> around = new HashMap<>();
@@ -64,7 +65,10 @@ public final class Stage {
     this.kit = kit;
     this.scratch = scratch;
     this.planted = planted;
-    tests.forEach(test -> this.tests.put(test.number(), test));
+    for (RunnableTest test : tests) {
+      this.tests.put(test.number(), test);
+      byGroup.computeIfAbsent(test.group(), g -> new ArrayList<>()).add(test.number());
+    }
   }
 
   /** Told of each verdict as it falls, by several threads. */
@@ -120,10 +124,7 @@ public final class Stage {
 
   /** The numbers of the tests of a group. */
   public List<Integer> testsOf(String group) {
-    return tests.values().stream()
-        .filter(test -> test.group().equals(group))
-        .map(RunnableTest::number)
-        .toList();
+    return byGroup.getOrDefault(group, List.of());
   }
 
   /**
@@ -162,17 +163,13 @@ public final class Stage {
    */
   public void runUnmutated(int methods, int mutants, long longest)
       throws IOException, InterruptedException {
-    Map<String, List<Integer>> groups = new LinkedHashMap<>();
-    tests
-        .values()
-        .forEach(t -> groups.computeIfAbsent(t.group(), g -> new ArrayList<>()).add(t.number()));
-    List<String> left = new ArrayList<>(groups.keySet());
+    List<String> left = new ArrayList<>(byGroup.keySet());
     boolean isAnyEnded = false;
     while (!left.isEmpty()) {
-      int done = runUnmutated(methods, mutants, longest, left, groups);
+      int done = runUnmutated(methods, mutants, longest, left);
       if (done < left.size()) {
         isAnyEnded = true;
-        for (int number : groups.get(left.get(done))) {
+        for (int number : byGroup.get(left.get(done))) {
           unmutated.put(number, new Unmutated(Message.FAILED, 0, 1, "the JVM ended"));
         }
         done++;
@@ -191,8 +188,7 @@ public final class Stage {
   }
 
   /** How many groups ran. */
-  private int runUnmutated(
-      int methods, int mutants, long longest, List<String> names, Map<String, List<Integer>> groups)
+  private int runUnmutated(int methods, int mutants, long longest, List<String> names)
       throws IOException, InterruptedException {
     long began = System.nanoTime();
     int done = 0;
@@ -205,7 +201,7 @@ public final class Stage {
             to.writeInt(mutants);
             to.writeInt(names.size());
             for (String name : names) {
-              Channel.writeNumbers(to, array(groups.get(name)));
+              Channel.writeNumbers(to, array(byGroup.get(name)));
             }
           });
       boolean answered = false;
@@ -232,7 +228,7 @@ public final class Stage {
               of.add(number);
             }
             entered.put(names.get(done), of);
-            saw(groups.get(names.get(done)), answer);
+            saw(byGroup.get(names.get(done)), answer);
             for (int i = answer.readInt(); i > 0; i--) {
               long pair = answer.readLong();
               initialising
