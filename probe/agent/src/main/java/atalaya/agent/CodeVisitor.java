@@ -37,6 +37,11 @@ abstract class CodeVisitor extends PointVisitor {
     return superCall.isPast();
   }
 
+  /** Whether there are several such calls, so that it is not known where the object is. */
+  final boolean initialisesAgain() {
+    return superCall.isRepeated();
+  }
+
   /** Whether this instruction takes {@code this} for something else. */
   final boolean replacesThis(int opcode, int local) {
     return hasThis && local == 0 && opcode == Opcodes.ASTORE;

@@ -62,7 +62,7 @@ final class MethodFlow extends CodeVisitor {
 
   /** Whether each point is marked as it is passed: the code has no clear paths, or needs none. */
   boolean marksAtOnce() {
-    return counts || unusual || !isInitialised() || points <= 1;
+    return counts || unusual || initialisesAgain() || !isInitialised() || points <= 1;
   }
 
   /** The first point on a line; none when no line is known. */

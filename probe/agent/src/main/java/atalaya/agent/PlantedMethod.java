@@ -171,7 +171,7 @@ final class PlantedMethod extends CodeVisitor {
   }
 
   private void beginPaths() {
-    boolean isNeeded = remembers || flow.turns().locals() > 0;
+    boolean isNeeded = !flow.initialisesAgain() && (remembers || flow.turns().locals() > 0);
     if (isNeeded && isInitialised() && pathsBegin == null) {
       pathsBegin = new Label();
       mv.visitLabel(pathsBegin);

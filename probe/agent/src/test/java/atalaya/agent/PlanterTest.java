@@ -164,6 +164,63 @@ class PlanterTest {
     assertThat(Reach.table[INDEX][BASE + 9_000]).isTrue();
   }
 
+  /** As programs do that rewrite classes; no person can write it. */
+  @Test
+  void constructorsMayGoToOthersOnOneOfTheirWays() throws Exception {
+    ClassWriter writer = new ClassWriter(ClassWriter.COMPUTE_FRAMES);
+    writer.visit(Opcodes.V1_8, Opcodes.ACC_PUBLIC, "Forked", null, "java/lang/Object", null);
+    MethodVisitor plain = writer.visitMethod(Opcodes.ACC_PUBLIC, "<init>", "()V", null, null);
+    plain.visitCode();
+    plain.visitVarInsn(Opcodes.ALOAD, 0);
+    plain.visitMethodInsn(Opcodes.INVOKESPECIAL, "java/lang/Object", "<init>", "()V", false);
+    plain.visitInsn(Opcodes.RETURN);
+    plain.visitMaxs(0, 0);
+    plain.visitEnd();
+    MethodVisitor forked = writer.visitMethod(Opcodes.ACC_PUBLIC, "<init>", "(I)V", null, null);
+    forked.visitCode();
+    Label other = new Label();
+    line(forked, 1);
+    forked.visitVarInsn(Opcodes.ILOAD, 1);
+    forked.visitJumpInsn(Opcodes.IFLT, other);
+    forked.visitVarInsn(Opcodes.ALOAD, 0);
+    forked.visitMethodInsn(Opcodes.INVOKESPECIAL, "java/lang/Object", "<init>", "()V", false);
+    Label turn = new Label();
+    forked.visitLabel(turn);
+    line(forked, 2);
+    forked.visitIincInsn(1, -1);
+    forked.visitVarInsn(Opcodes.ILOAD, 1);
+    forked.visitMethodInsn(
+        Opcodes.INVOKESTATIC, "java/lang/String", "valueOf", "(I)Ljava/lang/String;", false);
+    forked.visitInsn(Opcodes.POP);
+    forked.visitVarInsn(Opcodes.ILOAD, 1);
+    forked.visitJumpInsn(Opcodes.IFGT, turn);
+    forked.visitInsn(Opcodes.RETURN);
+    forked.visitLabel(other);
+    line(forked, 3);
+    forked.visitVarInsn(Opcodes.ALOAD, 0);
+    forked.visitMethodInsn(Opcodes.INVOKESPECIAL, "Forked", "<init>", "()V", false);
+    line(forked, 4);
+    forked.visitInsn(Opcodes.RETURN);
+    forked.visitMaxs(0, 0);
+    forked.visitEnd();
+
+    for (Detail detail : Detail.values()) {
+      Class<?> type =
+          new Planting(getClass().getClassLoader(), Collections.emptySet(), detail)
+              .define("Forked", writer.toByteArray());
+      assertThat(type.getConstructor(int.class).newInstance(3)).isNotNull();
+      assertThat(type.getConstructor(int.class).newInstance(-3)).isNotNull();
+    }
+    // Lines 1 to 4 and both outcomes of each jump; each is a point, the jumps after their lines.
+    assertThat(Arrays.copyOfRange(Reach.table[INDEX], BASE, BASE + 8)).containsOnly(true);
+  }
+
+  private static void line(MethodVisitor code, int line) {
+    Label label = new Label();
+    code.visitLabel(label);
+    code.visitLineNumber(line, label);
+  }
+
   @Test
   void addsNothingThatReflectionSees() throws Exception {
     Class<?> plain = org.assertj.core.util.Lists.class;
