@@ -1,3 +1,4 @@
+import java.io.File;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -431,6 +432,56 @@ class Chores {
         """;
     if (text.length() == name.length() + 5) {
       throw new Here();
+    }
+  }
+
+  // ---- what is the same in every test ----
+
+  static class House {
+    static final int MOST_GUESTS = Integer.parseInt("12") * 2;
+    static final String DOOR;
+    static final String FLOOR;
+    static int rooms = 3;
+
+    static {
+      boolean isLarge = Boolean.getBoolean("large");
+      DOOR = isLarge ? "oak" : "oak";
+      FLOOR = isLarge ? "tiles" : "boards";
+      rooms = 4;
+    }
+  }
+
+  static void overbooked(int guests) {
+    if (guests > House.MOST_GUESTS) {
+      throw new Here();
+    }
+  }
+
+  static void knocked(String door) {
+    if (door.startsWith(House.DOOR)) {
+      throw new Here();
+    }
+  }
+
+  static void trodden(String floor) {
+    if (floor.startsWith(House.FLOOR)) {
+      throw new Here(); // open
+    }
+  }
+
+  static void crowded(int guests) {
+    if (guests == House.rooms) {
+      throw new Here(); // open
+    }
+  }
+
+  static boolean isElsewhere() {
+    return File.separatorChar == '!';
+  }
+
+  static void elsewhere(int guests) {
+    if (isElsewhere()) {
+      throw new Here(); // open
     }
   }
 }

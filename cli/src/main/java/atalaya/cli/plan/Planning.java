@@ -87,7 +87,7 @@ public final class Planning implements AutoCloseable {
     this.libraries = new Libraries(run.jvms());
     this.base = CodeBase.of(classFiles, libraries::classFile);
     this.scene = new RunScene(run, methods, new TestHomes(testClasses), weights, accepted);
-    this.finder = new WayFinder(base, scene::code, this::isTested);
+    this.finder = new WayFinder(base, scene::code, type -> scene.reach(type).all(), this::isTested);
     methods.forEach(method -> byName.putIfAbsent(method.qualifiedName(), method));
   }
 

@@ -150,9 +150,7 @@ public final class Solver {
     List<List<Constraint>> ordered = new ArrayList<>();
     for (Constraint constraint : constraints) {
       Set<Term.Input> inputs = inputs(constraint);
-      boolean isKnowable =
-          inputs.stream().noneMatch(input -> input.source() == Term.Source.UNKNOWN);
-      if (inputs.isEmpty() || !isKnowable) {
+      if (inputs.isEmpty() || !inputs.stream().allMatch(Term.Input::isFree)) {
         continue;
       }
       List<Constraint> joined = new ArrayList<>();

@@ -35,6 +35,11 @@ public sealed interface Term {
    * @param name as a person reads it: {@code crew}, {@code vessel.metres}, {@code link.send(..)}
    */
   record Input(String name, String type, Source source, Object usual) implements Term {
+    /** Whether it may be anything, as far as is known: what is fixed or unknown may not. */
+    public boolean isFree() {
+      return source != Source.FIXED && source != Source.UNKNOWN;
+    }
+
     /** Names are nearly unique, and their hash code is known. */
     @Override
     public int hashCode() {
@@ -54,6 +59,8 @@ public sealed interface Term {
     ELEMENT,
     /** What some other call has to give, which is not followed further. */
     RESULT,
+    /** What is the same in every test of a JVM, though the code does not tell what it is. */
+    FIXED,
     /** What other code computes in a way that is not followed. */
     UNKNOWN
   }
@@ -148,6 +155,11 @@ public sealed interface Term {
   /** A number. */
   static Term of(int number) {
     return new Constant(number, "I");
+  }
+
+  /** What no test can change. */
+  static Term fixed(String name, String type) {
+    return new Input(name, type, Source.FIXED, null);
   }
 
   /** What is not known. */

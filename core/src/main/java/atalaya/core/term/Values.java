@@ -107,9 +107,7 @@ public record Values(Map<Term.Input, Object> inputs) {
       return constant.value();
     }
     if (term instanceof Term.Input input) {
-      return input.source() == Term.Source.UNKNOWN || !inputs.containsKey(input)
-          ? UNDECIDED
-          : inputs.get(input);
+      return input.isFree() && inputs.containsKey(input) ? inputs.get(input) : UNDECIDED;
     }
     if (term instanceof Term.Made) {
       return term;

@@ -333,10 +333,7 @@ final class Calls {
   /** Whether it depends on nothing but what a test may give. */
   private static boolean isKnown(Term result) {
     boolean[] isKnown = {true};
-    result.visit(
-        part ->
-            isKnown[0] &=
-                !(part instanceof Term.Input input) || input.source() != Term.Source.UNKNOWN);
+    result.visit(part -> isKnown[0] &= !(part instanceof Term.Input input) || input.isFree());
     return isKnown[0];
   }
 
@@ -403,7 +400,7 @@ final class Calls {
   private Optional<Term.Input> collaborator(MethodInsnNode call, List<Term> arguments) {
     return isVirtual(call)
             && arguments.get(0) instanceof Term.Input input
-            && input.source() != Term.Source.UNKNOWN
+            && input.isFree()
             && !input.name().equals("this")
         ? Optional.of(input)
         : Optional.empty();

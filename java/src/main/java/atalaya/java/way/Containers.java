@@ -71,7 +71,7 @@ final class Containers {
   }
 
   private static boolean isInput(Term term) {
-    return term instanceof Term.Input input && input.source() != Term.Source.UNKNOWN;
+    return term instanceof Term.Input input && input.isFree();
   }
 
   /** A new container. */

@@ -118,17 +118,23 @@ final class Instructions extends Interpreter<Symbol> {
     if (constant.isPresent()) {
       return new Term.Constant(constant.get(), field.desc);
     }
-    Optional<Object> value =
-        code.flatMap(c -> c.field(field.name))
-            .filter(f -> (f.access & Opcodes.ACC_FINAL) != 0)
-            .flatMap(f -> Optional.ofNullable(f.value));
-    return value.isPresent()
-        ? new Term.Constant(value.get(), field.desc)
-        : Term.unknown(simple(field.owner) + "." + field.name, field.desc);
+    boolean isFinal =
+        code.isPresent()
+            ? code.flatMap(c -> c.field(field.name)).filter(Statics::isFinal).isPresent()
+            : field.owner.startsWith("java/");
+    String name = simple(field.owner) + "." + field.name;
+    Optional<Term.Constant> held =
+        isFinal ? walker.known.statics().of(field.owner, field.name) : Optional.empty();
+    if (held.isPresent()) {
+      return held.get();
+    }
+    return isFinal && Statics.isPlain(field.desc)
+        ? Term.fixed(name, field.desc)
+        : Term.unknown(name, field.desc);
   }
 
   private static State.Field staticField(FieldInsnNode field) {
-    return new State.Field(new Term.Constant(field.owner, "class"), field.name);
+    return State.Field.ofClass(field.owner, field.name);
   }
 
   static String simple(String internalName) {
@@ -215,9 +221,9 @@ final class Instructions extends Interpreter<Symbol> {
       return Term.of(known.size());
     }
     if (array instanceof Term.Input input) {
-      return input.source() == Term.Source.UNKNOWN
-          ? Term.unknown(input.name() + ".length", "I")
-          : Containers.size(input, ".length");
+      return input.isFree()
+          ? Containers.size(input, ".length")
+          : Term.unknown(input.name() + ".length", "I");
     }
     return array instanceof Term.Operation
         ? Term.operation(Operator.LENGTH, "", "I", List.of(array))
@@ -249,7 +255,7 @@ final class Instructions extends Interpreter<Symbol> {
     boolean fits =
         type.equals("java/lang/String") && TEXT_LIKE.contains(input.type())
             || type.equals("java/lang/Integer") && input.type().equals("Ljava/lang/Object;");
-    return fits && input.source() != Term.Source.UNKNOWN;
+    return fits && input.isFree();
   }
 
   private Term isA(Term term, String type) {
@@ -260,8 +266,7 @@ final class Instructions extends Interpreter<Symbol> {
       return made.type().equals("L" + type + ";") ? Term.of(1) : Term.unknown("instanceof", "Z");
     }
     if (term instanceof Term.Input input && !mayBeValue(input, type)) {
-      Term.Source source =
-          input.source() == Term.Source.UNKNOWN ? Term.Source.UNKNOWN : Term.Source.ARGUMENT;
+      Term.Source source = input.isFree() ? Term.Source.ARGUMENT : Term.Source.UNKNOWN;
       return new Term.Input(input.name() + " instanceof " + simple(type), "Z", source, null);
     }
     return Term.operation(Operator.INSTANCE_OF, type, "Z", List.of(term));
@@ -362,7 +367,7 @@ final class Instructions extends Interpreter<Symbol> {
     if (written != null) {
       return written;
     }
-    if (array instanceof Term.Input input && input.source() != Term.Source.UNKNOWN) {
+    if (array instanceof Term.Input input && input.isFree()) {
       walker.require(
           new Compared(
               Containers.size(input, ".length"),

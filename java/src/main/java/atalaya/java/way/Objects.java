@@ -99,7 +99,7 @@ final class Objects {
       boolean isOurs = walker.base.has(field.owner);
       return isOurs && known == null ? initial(field.desc) : Term.unknown(field.name, field.desc);
     }
-    if (object instanceof Input input && input.source() != Term.Source.UNKNOWN) {
+    if (object instanceof Input input && input.isFree()) {
       Object usual = known instanceof Term.Constant constant ? constant.value() : null;
       Input state =
           new Input(
@@ -184,7 +184,7 @@ final class Objects {
     String type = Walker.internal(object.type());
     Optional<ClassCode> code = walker.base.code(type);
     boolean isPlain = code.isPresent() && !code.get().isEnum() && !walker.base.isAbstract(type);
-    if (!isPlain || nesting >= DEEPEST || object.source() == Term.Source.UNKNOWN) {
+    if (!isPlain || nesting >= DEEPEST || !object.isFree()) {
       return false;
     }
     List<MethodCode> constructors =
@@ -254,7 +254,7 @@ final class Objects {
     Map<State.Field, Term> fields = ofEnum(type);
     List<Term.Case> cases = new ArrayList<>();
     for (EnumValue value : constants(constant.type())) {
-      Term made = fields.get(new State.Field(new Term.Constant(type, "class"), value.name()));
+      Term made = fields.get(State.Field.ofClass(type, value.name()));
       Term held = made == null ? null : fields.get(new State.Field(made, field.name));
       if (held == null) {
         return Term.unknown(field.name, field.desc);

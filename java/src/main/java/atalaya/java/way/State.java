@@ -12,7 +12,11 @@ import java.util.Set;
 /** What is known at a place of a way: what objects hold, and what had to hold to come there. */
 final class State {
   /** A field of an object; the object of static fields is their class as a constant. */
-  record Field(Term object, String name) {}
+  record Field(Term object, String name) {
+    static Field ofClass(String type, String name) {
+      return new Field(new Term.Constant(type, "class"), name);
+    }
+  }
 
   final List<Constraint> constraints;
   final Map<Field, Term> fields;

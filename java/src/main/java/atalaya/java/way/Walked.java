@@ -24,6 +24,7 @@ import java.util.Set;
  * @param doubles the inputs of which methods are called that a double answers
  * @param cut where it ended early; empty when it was followed to its end
  * @param surroundings the classes and methods called that depend on more than arguments
+ * @param fixed what no test can change that decided where it can't go
  */
 record Walked(
     List<Constraint> constraints,
@@ -39,6 +40,7 @@ record Walked(
     Set<Term.Input> doubles,
     List<Effect> effects,
     Set<String> surroundings,
+    Set<String> fixed,
     List<Term.Input> arguments,
     Term.Input receiver,
     Optional<Cut> cut) {

@@ -48,6 +48,7 @@ final class Walker {
   /** How a method ended: with a result, which is null for none, or an exception. */
   record End(Term result, String thrown) {}
 
+  final Known known;
   final CodeBase base;
   final Visibility visible;
   final Predicate<MethodCode> isNew;
@@ -56,12 +57,12 @@ final class Walker {
   final Set<Term.Input> doubles = new LinkedHashSet<>();
   final List<Walked.Effect> effects = new ArrayList<>();
   final Set<String> surroundings = new LinkedHashSet<>();
+  final Fixed fixed;
   final Objects objects = new Objects(this);
   final Builders builders = new Builders(this);
   State state = new State();
   int depth;
 
-  private final Meanings meanings;
   private final Steering steering;
   private final Allowance allowance;
   private final Calls calls = new Calls(this);
@@ -82,17 +83,17 @@ final class Walker {
   private int line;
 
   Walker(
-      CodeBase base,
-      Meanings meanings,
+      Known known,
       Steering steering,
       Allowance allowance,
       Predicate<MethodCode> isNew,
       String entered) {
     this.allowance = allowance;
+    this.known = known;
+    this.base = known.base();
+    this.fixed = new Fixed(known.seen());
     this.visible = Visibility.ofTestOf(base, entered);
     this.isNew = isNew;
-    this.base = base;
-    this.meanings = meanings;
     this.steering = steering;
   }
 
@@ -105,8 +106,7 @@ final class Walker {
    * @param sites the instructions of each but the last that call the next
    */
   static Walked walk(
-      CodeBase base,
-      Meanings meanings,
+      Known known,
       Steering steering,
       Allowance allowance,
       Predicate<MethodCode> isNew,
@@ -114,7 +114,7 @@ final class Walker {
       List<Integer> sites)
       throws NotFollowed {
     MethodCode first = route.get(0).code();
-    Walker walker = new Walker(base, meanings, steering, allowance, isNew, first.ref().type());
+    Walker walker = new Walker(known, steering, allowance, isNew, first.ref().type());
     Term.Input receiver = null;
     List<Term> all = new ArrayList<>();
     boolean makes = first.node().name.equals("<init>");
@@ -149,6 +149,7 @@ final class Walker {
         walker.doubles,
         walker.effects,
         walker.surroundings,
+        walker.fixed.names(),
         arguments,
         makes ? null : receiver,
         Optional.ofNullable(walker.cut));
@@ -263,8 +264,9 @@ final class Walker {
       frame.push(Symbol.of(Term.unknown("the exception", "L" + edge.thrown() + ";"), ""));
     } else if (instruction instanceof JumpInsnNode && opcode != Opcodes.GOTO
         || instruction instanceof LookupSwitchInsnNode) {
-      Partings partings = new Partings(meanings, code, line);
-      decide(code, move, partings.needs(instruction, frame));
+      Partings partings = new Partings(known.meanings(), code, line);
+      Function<Edge, List<Constraint>> needed = partings.needs(instruction, frame);
+      decide(code, move, to -> fixed.orNever(code, to, needed.apply(to)));
     } else if (opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN) {
       return Optional.of(new End(opcode == Opcodes.RETURN ? null : frame.pop().term(), ""));
     } else if (route.goesOnAt(move.at())) {
@@ -452,7 +454,7 @@ final class Walker {
     boolean matters =
         reference.isNull()
             || reference instanceof Term.Input input
-                && input.source() != Term.Source.UNKNOWN
+                && input.isFree()
                 && !input.name().equals("this");
     if (matters) {
       require(new Compared(reference, Relation.NOT_EQUAL, Term.NULL, Reason.unwritten(line)));

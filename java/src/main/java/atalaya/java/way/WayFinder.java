@@ -27,6 +27,7 @@ public final class WayFinder {
 
   private final CodeBase base;
   private final Meanings meanings;
+  private final Known known;
   private final Routes routes;
   private final Function<String, List<EnumValue>> enums;
 
@@ -34,12 +35,17 @@ public final class WayFinder {
    * For a project.
    *
    * @param model of a class, by binary name
+   * @param seen the points of a class, by binary name, that were reached when it was observed
    * @param isReached whether a test already reaches a method, so that a new one may begin there
    */
   public WayFinder(
-      CodeBase base, Function<String, Optional<CodeClass>> model, Predicate<Ref> isReached) {
+      CodeBase base,
+      Function<String, Optional<CodeClass>> model,
+      Function<String, BitSet> seen,
+      Predicate<Ref> isReached) {
     this.base = base;
     this.meanings = new Meanings(model);
+    this.known = Known.of(base, meanings, seen);
     this.routes = new Routes(base, isReached);
     this.enums = type -> base.code(type).map(ClassCode::constants).orElse(List.of());
   }
@@ -102,7 +108,7 @@ public final class WayFinder {
     Solver solver = new Solver(enums, THOROUGH);
     Solver quick = new Solver(enums, QUICK);
     WaySearch.Result result =
-        new WaySearch(base, meanings, solver, quick, wanted, route, sites, code.get()).run();
+        new WaySearch(known, solver, quick, wanted, route, sites, code.get()).run();
     if (result instanceof WaySearch.Solved solved) {
       return new Answer.Found(way(route, solved.walked(), solved.solution(), wanted));
     }
@@ -110,7 +116,7 @@ public final class WayFinder {
       return new Answer.Found(unsolved(route, only.path()));
     }
     if (result instanceof WaySearch.Excluded excluded) {
-      String because = because(excluded.because());
+      String because = because(excluded);
       return excluded.isProven() ? new Answer.Impossible(because) : new Answer.NotFound(because);
     }
     return new Answer.Nothing();
@@ -131,9 +137,9 @@ public final class WayFinder {
     return MissingElements.mayBeOn(base, method);
   }
 
-  private static String because(Solution.Contradiction contradiction) {
-    Constraint.Reason one = contradiction.one().reason();
-    Constraint.Reason other = contradiction.other().reason();
+  private static String because(WaySearch.Excluded excluded) {
+    Constraint.Reason one = excluded.because().one().reason();
+    Constraint.Reason other = excluded.because().other().reason();
     Constraint.Reason written = other.isWritten() ? other : one;
     if (!written.isWritten()) {
       return "what line " + other.line() + " needs can't be";
@@ -148,7 +154,11 @@ public final class WayFinder {
             + with.outcome()
             + " at line "
             + with.line()
-        : it + " cannot happen there";
+        : it
+            + " cannot happen there"
+            + (excluded.fixed().isEmpty()
+                ? ""
+                : " while " + String.join(" and ", excluded.fixed()) + " is what it is");
   }
 
   private Way way(List<Ref> route, Walked walked, Solution.Found found, Wanted wanted) {

@@ -65,8 +65,10 @@ final class WaySearch {
    *
    * @param because what the first of them did
    * @param isProven whether there are no others
+   * @param fixed what no test can change that had a part in it
    */
-  record Excluded(Solution.Contradiction because, boolean isProven) implements Result {}
+  record Excluded(Solution.Contradiction because, boolean isProven, Set<String> fixed)
+      implements Result {}
 
   /** There is nothing left to reach. */
   record NothingLeft() implements Result {}
@@ -115,8 +117,7 @@ final class WaySearch {
     }
   }
 
-  private final CodeBase base;
-  private final Meanings meanings;
+  private final Known known;
   private final Solver solver;
   private final Solver quick;
   private final WayFinder.Wanted wanted;
@@ -137,6 +138,7 @@ final class WaySearch {
   private Solved doubtful;
   private double doubtfulWeight;
   private Solution.Contradiction because;
+  private Set<String> fixed = Set.of();
 
   /**
    * For a method.
@@ -145,23 +147,21 @@ final class WaySearch {
    * @param sites the instruction of each before it that calls the next
    */
   WaySearch(
-      CodeBase base,
-      Meanings meanings,
+      Known known,
       Solver solver,
       Solver quick,
       WayFinder.Wanted wanted,
       List<Ref> route,
       List<Integer> sites,
       MethodCode code) {
-    this.base = base;
-    this.meanings = meanings;
+    this.known = known;
     this.solver = solver;
     this.quick = quick;
     this.wanted = wanted;
     this.route = route;
     this.sites = sites;
     this.code = code;
-    this.left = meanings.left(code.ref().type(), wanted.reached());
+    this.left = known.meanings().left(code.ref().type(), wanted.reached());
   }
 
   Result run() {
@@ -199,7 +199,7 @@ final class WaySearch {
     if (doubtful != null) {
       return outsideLoops(doubtful);
     }
-    return because == null ? new NothingLeft() : new Excluded(because, isProven(left));
+    return because == null ? new NothingLeft() : new Excluded(because, isProven(left), fixed);
   }
 
   /**
@@ -261,7 +261,10 @@ final class WaySearch {
   private Optional<Solution.Contradiction> solve(Try one, Walked walked) {
     Solution solution = solver.solve(walked.constraints());
     if (solution instanceof Solution.Contradiction contradiction) {
-      because = because == null ? contradiction : because;
+      if (because == null) {
+        because = contradiction;
+        fixed = walked.fixed();
+      }
       return Optional.of(contradiction);
     }
     Solution.Found found = (Solution.Found) solution;
@@ -328,7 +331,7 @@ final class WaySearch {
             attempt.begun(),
             attempt.blockedAt(route.size() - 1),
             false);
-    return PathSearch.heaviest(code, search, base::code);
+    return PathSearch.heaviest(code, search, known.base()::code);
   }
 
   /** The shortest paths through the methods before it on the route; fewer where one has none. */
@@ -346,8 +349,10 @@ final class WaySearch {
     PathSearch.Wanted search =
         new PathSearch.Wanted(
             point -> 0, isCalled ? Set.of() : Set.of(site), begun, attempt.blockedAt(level), false);
-    return base.code(route.get(level))
-        .flatMap(caller -> PathSearch.heaviest(caller, search, base::code));
+    return known
+        .base()
+        .code(route.get(level))
+        .flatMap(caller -> PathSearch.heaviest(caller, search, known.base()::code));
   }
 
   private double weight(Path path) {
@@ -405,7 +410,7 @@ final class WaySearch {
       Path.Move move = moves.get(i);
       int point = move.edge().point();
       Walked.Cause here = new Walked.Cause(route.size() - 1, move.taken());
-      boolean isCondition = point >= 0 && meanings.reason(type, point).isPresent();
+      boolean isCondition = point >= 0 && known.meanings().reason(type, point).isPresent();
       if (point >= 0 && code.loops().get(move.at())) {
         add(failed.attempt().without(here, 0), failed.weight());
       } else if (point >= 0 && (!isCondition || conditions++ < MOST_BEFORE)) {
@@ -439,7 +444,7 @@ final class WaySearch {
   private Optional<Walked> walk(List<Path> paths, Steering steering) {
     try {
       Allowance ofPath = allowance.part(OF_PATH);
-      return Optional.of(Walker.walk(base, meanings, steering, ofPath, this::isNew, paths, sites));
+      return Optional.of(Walker.walk(known, steering, ofPath, this::isNew, paths, sites));
     } catch (Walker.NotFollowed e) {
       return Optional.empty();
     }

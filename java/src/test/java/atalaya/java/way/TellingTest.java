@@ -263,7 +263,11 @@ class TellingTest {
             .findFirst()
             .orElseThrow();
     WayFinder finder =
-        new WayFinder(base, name -> Optional.ofNullable(models.get(name)), ref -> false);
+        new WayFinder(
+            base,
+            name -> Optional.ofNullable(models.get(name)),
+            type -> new BitSet(),
+            ref -> false);
     BitSet reached = new BitSet();
     WayFinder.Answer answer =
         finder.best(

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import atalaya.core.code.CodeClass;
 import atalaya.core.code.Line;
 import atalaya.core.code.Method;
+import atalaya.core.code.Outcome;
 import atalaya.core.plan.Way;
 import atalaya.java.ClassBytes;
 import atalaya.java.ProjectReader;
@@ -105,7 +106,12 @@ class WaysTest {
     ProjectReader.read(classes, sources).classes().forEach(c -> models.put(c.name(), c));
     base =
         CodeBase.of(bytes, type -> type.equals("Checks") ? Optional.of(library) : Optional.empty());
-    finder = new WayFinder(base, name -> Optional.ofNullable(models.get(name)), method -> false);
+    finder =
+        new WayFinder(
+            base,
+            name -> Optional.ofNullable(models.get(name)),
+            type -> new BitSet(),
+            method -> false);
   }
 
   private static void compile(String name) {
@@ -202,6 +208,28 @@ class WaysTest {
     Way way = ((WayFinder.Answer.Found) answer).way();
     assertThat(way.setUp().code()).containsExactly("Ways.checked(5);");
     assertThat(way.result().thrown()).isEqualTo("IllegalArgumentException");
+  }
+
+  /** A condition that no test can change comes out as it did in the run. */
+  @Test
+  void staysWhatItIs() {
+    Method method = method("Chores", "elsewhere");
+    List<Outcome> outcomes =
+        Stream.of(method, method("Chores", "isElsewhere"))
+            .flatMap(m -> m.conditions().stream())
+            .flatMap(condition -> condition.outcomes().stream())
+            .toList();
+    BitSet seen = new BitSet();
+    outcomes.stream().filter(o -> o.name().equals("false")).forEach(o -> seen.or(o.points()));
+    BitSet wanted = outcomes.get(0).points();
+    WayFinder inRun =
+        new WayFinder(base, name -> Optional.ofNullable(models.get(name)), t -> seen, m -> false);
+    assertThat(inRun.towards(new Ref("Chores", method.code()), type -> new BitSet(), wanted))
+        .isEqualTo(
+            new WayFinder.Answer.Impossible(
+                "`isElsewhere()` true at line "
+                    + method.conditions().get(0).line()
+                    + " cannot happen there while File.separatorChar is what it is"));
   }
 
   /** What is not known is not claimed. */
