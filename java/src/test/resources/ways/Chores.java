@@ -484,4 +484,64 @@ class Chores {
       throw new Here(); // open
     }
   }
+
+  // ---- texts under way ----
+
+  static void written(StringBuilder report) {
+    if (report.length() == 3 && report.charAt(0) == 'k') {
+      throw new Here();
+    }
+  }
+
+  static void finished(StringBuffer report) {
+    report.append("kn");
+    if (report.toString().equals("two kn")) {
+      throw new Here();
+    }
+  }
+
+  static void read(String charset) {
+    if (java.nio.charset.Charset.forName(charset).name().length() == 5) {
+      throw new Here();
+    }
+  }
+
+  // ---- new arrays ----
+
+  static class Rack {
+    private final int[] places;
+
+    Rack(int size) {
+      places = new int[size];
+    }
+  }
+
+  static void stored(Rack rack, int[] goods) {
+    if (goods.length == 2 && goods.length < rack.places.length) {
+      throw new Here();
+    }
+  }
+
+  static void counted(int place) {
+    int[] counts = new int[3];
+    counts[1] = 5;
+    if (counts[place] == 5) {
+      throw new Here(); // open
+    }
+  }
+
+  static void filled(String text) {
+    char[] letters = new char[2];
+    text.getChars(0, 2, letters, 0);
+    if (letters[0] == 'q') {
+      throw new Here(); // open
+    }
+  }
+
+  static void untouched(int place) {
+    boolean[] isTaken = new boolean[4];
+    if (place == 3 && !isTaken[2]) {
+      throw new Here();
+    }
+  }
 }

@@ -105,6 +105,9 @@ final class WayCheck {
                 "java.time.*",
                 "java.math.*",
                 "java.io.*",
+                "java.nio.*",
+                "java.nio.charset.*",
+                "java.nio.file.*",
                 "org.junit.jupiter.api.Test"));
     Matcher names = NAME.matcher(code);
     while (names.find()) {

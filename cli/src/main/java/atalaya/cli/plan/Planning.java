@@ -292,6 +292,11 @@ public final class Planning implements AutoCloseable {
     return notFound;
   }
 
+  /** Whether code outside of the project may use a method, as far as is known. */
+  public boolean isOffered(MethodFigures method) {
+    return ref(method).map(finder::isOffered).orElse(true);
+  }
+
   /** How a method is best taken apart. */
   public Optional<Split> split(MethodFigures method) {
     Optional<Method> model = model(method);

@@ -61,6 +61,7 @@ public final class Remedies {
               Remedy.Kind.CHALLENGE,
               "",
               0,
+              false,
               "challenge: of "
                   + Words.paths(notTried)
                   + " reached paths it is not known whether a test would notice a fault"));
@@ -73,6 +74,7 @@ public final class Remedies {
         Remedy.Kind.SPLIT,
         method.qualifiedName(),
         0,
+        false,
         "split "
             + method.shortName()
             + ", complexity "
@@ -98,6 +100,7 @@ public final class Remedies {
         Remedy.Kind.ACCEPT,
         method.qualifiedName(),
         0,
+        false,
         "look at the rest of "
             + method.shortName()
             + ": "
@@ -105,14 +108,19 @@ public final class Remedies {
             + "; where that is so, accept the gap, or do without the condition");
   }
 
-  private static Remedy delete(MethodFigures method) {
+  private Remedy delete(MethodFigures method) {
+    boolean isOffered = planning.isOffered(method);
     return new Remedy(
         Remedy.Kind.DELETE,
         method.qualifiedName(),
         method.unwatched().total(),
+        isOffered,
         "delete "
             + method.shortName()
-            + ", if nothing outside the project calls it either (unwatched paths -"
+            + (isOffered
+                ? ", if nothing outside the project calls it either"
+                : ", which nothing calls")
+            + " (unwatched paths -"
             + Words.paths(method.unwatched().total())
             + ")");
   }

@@ -54,20 +54,24 @@ public final class BriefJson {
     object.put("testClass", brief.start().testClass());
     object.put("testClassExists", brief.start().exists());
     object.put("changes", brief.start().changes());
-    object.put("calls", brief.way().map(Way::calls).orElse(List.of()));
-    object.put("also", brief.way().map(Way::also).orElse(List.of()));
+    object.putAll(way(brief.way().orElse(Way.NONE)));
     object.put(
-        "way",
-        brief.way().map(Way::steps).orElse(List.of()).stream().map(BriefJson::step).toList());
-    Way.SetUp setUp = brief.way().map(Way::setUp).orElse(Way.SetUp.NONE);
-    object.put("values", setUp.givens().stream().map(BriefJson::given).toList());
-    object.put("code", setUp.code());
-    object.put("open", setUp.open());
-    object.put("mayFail", setUp.mayFail().orElse(null));
-    object.put("asserts", brief.way().map(w -> w.result().asserts()).orElse(List.of()));
+        "also", brief.way().map(Way::also).orElse(List.of()).stream().map(BriefJson::way).toList());
     object.put("unnoticed", brief.missing());
     object.put("surroundings", brief.way().map(Way::surroundings).orElse(List.of()));
     object.put("notes", brief.notes());
+    return object;
+  }
+
+  private static Map<String, Object> way(Way way) {
+    Map<String, Object> object = new LinkedHashMap<>();
+    object.put("calls", way.calls());
+    object.put("way", way.steps().stream().map(BriefJson::step).toList());
+    object.put("values", way.setUp().givens().stream().map(BriefJson::given).toList());
+    object.put("code", way.setUp().code());
+    object.put("open", way.setUp().open());
+    object.put("mayFail", way.setUp().mayFail().orElse(null));
+    object.put("asserts", way.result().asserts());
     return object;
   }
 

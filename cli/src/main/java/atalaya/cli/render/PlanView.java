@@ -134,9 +134,11 @@ public final class PlanView {
 
   /** What else the test calls. */
   private static List<String> also(Brief brief) {
-    return brief.way().map(Way::also).orElse(List.of()).stream()
-        .map(method -> method.substring(method.indexOf('#') + 1))
-        .toList();
+    return brief.way().map(Way::also).orElse(List.of()).stream().map(PlanView::called).toList();
+  }
+
+  private static String called(Way way) {
+    return way.method().substring(way.method().indexOf('#') + 1);
   }
 
   private static String start(Brief brief, int changes) {
@@ -176,18 +178,28 @@ public final class PlanView {
   /** What may be better than a test; what could be deleted together. */
   private List<String> remedyWords(int shown) {
     List<String> words = new ArrayList<>();
-    List<Remedy> dead = remedies.stream().filter(r -> r.kind() == Remedy.Kind.DELETE).toList();
-    if (!dead.isEmpty()) {
-      words.add(
-          "delete what nothing in the project calls, unless code outside does: "
-              + dead.stream().limit(shown).map(PlanView::dead).collect(Collectors.joining("; "))
-              + (dead.size() > shown ? "; and " + (dead.size() - shown) + " more" : ""));
-    }
+    dead(words, false, "delete what nothing calls: ", shown);
+    dead(
+        words, true, "delete what nothing in the project calls, unless code outside does: ", shown);
     remedies.stream()
         .filter(remedy -> remedy.kind() != Remedy.Kind.DELETE)
         .map(Remedy::words)
         .forEach(words::add);
     return words.stream().map(Words::plain).toList();
+  }
+
+  private void dead(List<String> words, boolean isOffered, String what, int shown) {
+    List<String> dead =
+        remedies.stream()
+            .filter(r -> r.kind() == Remedy.Kind.DELETE && r.isOffered() == isOffered)
+            .map(PlanView::dead)
+            .toList();
+    if (!dead.isEmpty()) {
+      words.add(
+          what
+              + dead.stream().limit(shown).collect(Collectors.joining("; "))
+              + (dead.size() > shown ? "; and " + (dead.size() - shown) + " more" : ""));
+    }
   }
 
   private static String dead(Remedy remedy) {
@@ -274,9 +286,9 @@ public final class PlanView {
         "effort",
         List.of(minutes(brief) + ": " + String.join(", ", brief.effort().reasons())));
     add(parts, "closes", brief.closes());
-    add(parts, "also", also(brief));
     add(parts, "start", List.of(start(brief, Integer.MAX_VALUE)));
     brief.way().ifPresent(way -> ofWay(way, parts));
+    add(parts, "depends on", brief.way().map(Way::surroundings).orElse(List.of()));
     add(
         parts,
         "assert",
@@ -300,7 +312,10 @@ public final class PlanView {
     add(parts, "open", way.setUp().open());
     add(parts, "may fail", way.setUp().mayFail().stream().toList());
     add(parts, "assert", way.result().asserts());
-    add(parts, "depends on", way.surroundings());
+    for (Way also : way.also()) {
+      add(parts, "and call", List.of(called(also)));
+      ofWay(also, parts);
+    }
   }
 
   private static String given(Way.Given given) {

@@ -17,7 +17,7 @@ class PlanViewTest {
   private static final String QUOTE = "harbour.tariff.PilotageTariff#quote(Vessel,int)";
 
   private static Way way(
-      List<String> calls, List<String> also, Way.SetUp setUp, Way.Result result, int doubles) {
+      List<String> calls, List<Way> also, Way.SetUp setUp, Way.Result result, int doubles) {
     List<Way.Step> steps =
         List.of(
             new Way.Step(QUOTE, 31, "vessel.draught() > depth", "true", 4),
@@ -64,10 +64,24 @@ class PlanViewTest {
                 Optional.of("line 35 takes an element that may be missing")),
             new Way.Result(List.of("throws Aground"), "Aground"),
             1);
+    Way zone =
+        new Way(
+            List.of("harbour.tariff.PilotageTariff#zone()"),
+            List.of(),
+            List.of(),
+            Map.of(),
+            new Way.SetUp(
+                List.of(new Way.Given("pier", "int", "7", "", "set by moor")),
+                List.of(),
+                List.of(),
+                Optional.empty()),
+            new Way.Result(List.of("the result of zone"), ""),
+            0,
+            List.of());
     Way plain =
         way(
             List.of(QUOTE),
-            List.of("harbour.tariff.PilotageTariff#zone()"),
+            List.of(zone),
             Way.SetUp.NONE,
             new Way.Result(List.of("the result of quote, now 3"), ""),
             0);
@@ -108,9 +122,9 @@ class PlanViewTest {
                 Effort.of(Effort.Base.NEW_CLASS, 2, false, false, 0)));
     List<Remedy> remedies =
         List.of(
-            new Remedy(Remedy.Kind.DELETE, "harbour.Old#a()", 3, "delete a"),
-            new Remedy(Remedy.Kind.DELETE, "harbour.Old#b(\u001b[31mint)", 1.5, "delete b"),
-            new Remedy(Remedy.Kind.CHALLENGE, "", 0, "challenge: of 12.00 paths"));
+            new Remedy(Remedy.Kind.DELETE, "harbour.Old#a()", 3, true, "delete a"),
+            new Remedy(Remedy.Kind.DELETE, "harbour.Old#b(\u001b[31mint)", 1.5, false, "delete b"),
+            new Remedy(Remedy.Kind.CHALLENGE, "", 0, false, "challenge: of 12.00 paths"));
     return new PlanView(new Plan(briefs, 60, 50, 7), remedies, 15, 90);
   }
 
@@ -140,8 +154,8 @@ class PlanViewTest {
             1 brief: the run has no source: conditions are told by their line (observe with --sources DIR)
 
             Better than a test, perhaps
-              delete what nothing in the project calls, unless code outside does: Old#a() (-3.00);
-                Old#b(?[31mint) (-1.50)
+              delete what nothing calls: Old#b(?[31mint) (-1.50)
+              delete what nothing in the project calls, unless code outside does: Old#a() (-3.00)
               challenge: of 12.00 paths""");
   }
 
@@ -175,11 +189,13 @@ class PlanViewTest {
                             method
                effort     45 min: extends a test, depends on its surroundings, calls 5 methods
                closes     gap-2
-               also       zone()
                start      from the test of the brief above for this method
                way        line 31: `vessel.draught() > depth` true
                           line 34: `gale` false
                assert     the result of quote, now 3
+               and call   zone()
+               with       pier = 7  (set by moor)
+               assert     the result of zone
                depends on Clock.now
 
             3  PilotageTariff#quote(Vessel,int)  gap-3
@@ -196,19 +212,21 @@ class PlanViewTest {
                gain       unwatched paths 10.00 → 6.00; reaches 4 lines, 1 outcome, 3 new methods
                effort     1 h 15 min: a new test class, 2 doubles
                closes     gap-4
-               also       zone()
                start      a new test class PilotTest
                way        line 31: `vessel.draught() > depth` true
                           line 34: `gale` false
                assert     the result of quote, now 3
+               and call   zone()
+               with       pier = 7  (set by moor)
+               assert     the result of zone
                depends on Clock.now
                note       nothing in the project calls it
 
             4 tests, 3 h, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
 
             Better than a test, perhaps
-              delete what nothing in the project calls, unless code outside does: Old#a() (-3.00);
-                Old#b(?[31mint) (-1.50)
+              delete what nothing calls: Old#b(?[31mint) (-1.50)
+              delete what nothing in the project calls, unless code outside does: Old#a() (-3.00)
               challenge: of 12.00 paths""");
   }
 
@@ -250,12 +268,14 @@ class PlanViewTest {
             - **gain**: unwatched paths 10.00 → 8.00, weight 2.00; reaches 2 lines, 1 outcome, 1 new method
             - **effort**: 45 min: extends a test, depends on its surroundings, calls 5 methods
             - **closes**: gap-2
-            - **also**: zone()
             - **start**: from the test of the brief above for this method
             - **way**:
               - line 31: `vessel.draught() > depth` true
               - line 34: `gale` false
             - **assert**: the result of quote, now 3
+            - **and call**: zone()
+            - **with**: pier = 7  (set by moor)
+            - **assert**: the result of zone
             - **depends on**: Clock.now
 
             ## 3. `PilotageTariff#quote(Vessel,int)`
@@ -273,18 +293,21 @@ class PlanViewTest {
             - **gain**: unwatched paths 10.00 → 6.00; reaches 4 lines, 1 outcome, 3 new methods
             - **effort**: 1 h 15 min: a new test class, 2 doubles
             - **closes**: gap-4
-            - **also**: zone()
             - **start**: a new test class PilotTest
             - **way**:
               - line 31: `vessel.draught() > depth` true
               - line 34: `gale` false
             - **assert**: the result of quote, now 3
+            - **and call**: zone()
+            - **with**: pier = 7  (set by moor)
+            - **assert**: the result of zone
             - **depends on**: Clock.now
             - **note**: nothing in the project calls it
 
             ## Better than a test, perhaps
 
-            - delete what nothing in the project calls, unless code outside does: Old#a() (-3.00); Old#b(?[31mint) (-1.50)
+            - delete what nothing calls: Old#b(?[31mint) (-1.50)
+            - delete what nothing in the project calls, unless code outside does: Old#a() (-3.00)
             - challenge: of 12.00 paths""");
   }
 }

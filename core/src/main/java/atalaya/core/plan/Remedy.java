@@ -5,9 +5,10 @@ package atalaya.core.plan;
  *
  * @param method qualified
  * @param unwatched how many unwatched paths it would do away with, at least 0
+ * @param isOffered whether code outside of the project may use the method too
  * @param words what to do, and what it does
  */
-public record Remedy(Kind kind, String method, double unwatched, String words) {
+public record Remedy(Kind kind, String method, double unwatched, boolean isOffered, String words) {
 
   /** What to do. */
   public enum Kind {

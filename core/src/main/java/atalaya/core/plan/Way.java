@@ -13,7 +13,7 @@ import java.util.function.Function;
  *
  * @param calls the methods on it, qualified, from the one that a test calls to the one that the way
  *     is for
- * @param also further methods that the same test calls, qualified; mostly none
+ * @param also the ways of further methods that the same test calls; mostly none
  * @param steps the conditions on it and how each has to come out, in order
  * @param points what it reaches, by binary name of the class; of methods that it calls and nothing
  *     entered yet what the way with fewest conditions through them does
@@ -24,13 +24,25 @@ import java.util.function.Function;
  */
 public record Way(
     List<String> calls,
-    List<String> also,
+    List<Way> also,
     List<Step> steps,
     Map<String, BitSet> points,
     SetUp setUp,
     Result result,
     int doubles,
     List<String> surroundings) {
+  /** Where there is none. */
+  public static final Way NONE =
+      new Way(
+          List.of(),
+          List.of(),
+          List.of(),
+          Map.of(),
+          SetUp.NONE,
+          new Result(List.of(), ""),
+          0,
+          List.of());
+
   public Way {
     calls = List.copyOf(calls);
     also = List.copyOf(also);
@@ -39,7 +51,10 @@ public record Way(
     surroundings = List.copyOf(surroundings);
   }
 
-  /** The ways of several methods, which one test takes one after the other. */
+  /**
+   * The ways of several methods, which one test takes one after the other; the first has the code
+   * for all where there is code for each.
+   */
   public static Way together(List<Way> ways) {
     Way first = ways.get(0);
     if (ways.size() == 1) {
@@ -50,21 +65,20 @@ public record Way(
       way.points().forEach((type, of) -> points.computeIfAbsent(type, t -> new BitSet()).or(of));
     }
     boolean hasCode = ways.stream().noneMatch(way -> way.setUp().code().isEmpty());
-    SetUp setUp =
-        new SetUp(
-            all(ways, way -> way.setUp().givens()),
-            hasCode ? all(ways, way -> way.setUp().code()) : List.of(),
-            all(ways, way -> way.setUp().open()),
-            ways.stream().flatMap(way -> way.setUp().mayFail().stream()).findFirst());
+    List<String> code = all(ways, way -> way.setUp().code());
     return new Way(
         first.calls(),
-        ways.stream().skip(1).map(Way::method).toList(),
-        all(ways, Way::steps),
+        ways.stream().skip(1).map(way -> hasCode ? way.withCode(List.of()) : way).toList(),
+        first.steps(),
         points,
-        setUp,
-        new Result(all(ways, way -> way.result().asserts()), ""),
+        hasCode ? first.setUp().withCode(code) : first.setUp(),
+        first.result(),
         ways.stream().mapToInt(Way::doubles).max().orElse(0),
         all(ways, Way::surroundings));
+  }
+
+  private Way withCode(List<String> code) {
+    return new Way(calls, also, steps, points, setUp.withCode(code), result, doubles, surroundings);
   }
 
   private static <T> List<T> all(List<Way> ways, Function<Way, List<T>> of) {
@@ -102,6 +116,10 @@ public record Way(
       givens = List.copyOf(givens);
       code = List.copyOf(code);
       open = List.copyOf(open);
+    }
+
+    SetUp withCode(List<String> other) {
+      return new SetUp(givens, other, open, mayFail);
     }
   }
 

@@ -27,6 +27,8 @@ final class Candidates {
   private static final Set<String> TEXTS = Set.of("Ljava/lang/String;", "Ljava/lang/CharSequence;");
   private static final Set<String> ANY = Set.of("Ljava/lang/Object;", "Ljava/lang/Comparable;");
 
+  private static final long FAR = 1_000_000;
+
   private static final LocalDate FRIDAY = LocalDate.of(2026, 7, 17);
 
   private final Function<String, List<EnumValue>> enums;
@@ -57,16 +59,20 @@ final class Candidates {
     switch (type) {
       case "Z" -> values.addAll(List.of(1, 0));
       case "I", "B", "S", "C" -> {
-        whole(constraints).forEach(number -> add(values, number, type));
+        Set<Long> written = whole(constraints);
+        written.stream().filter(n -> !isFar(n)).forEach(number -> add(values, number, type));
         List.of(0, 1, -1, 2, 10, 'a' + 0, '0' + 0, ' ' + 0, 100, 1000, Integer.MAX_VALUE)
             .forEach(number -> add(values, number, type));
+        written.forEach(number -> add(values, number, type));
         if (isCount) {
           values.removeIf(v -> ((Number) v).longValue() < 0);
         }
       }
       case "J" -> {
-        whole(constraints).forEach(values::add);
+        Set<Long> written = whole(constraints);
+        written.stream().filter(n -> !isFar(n)).forEach(values::add);
         values.addAll(List.of(0L, 1L, -1L, 2L, 100L, 100_000L, Long.MAX_VALUE));
+        values.addAll(written);
       }
       case "F" -> {
         fractions(constraints).forEach(v -> values.add((float) (double) v));
@@ -138,6 +144,11 @@ final class Candidates {
       }
     }
     return numbers;
+  }
+
+  /** Whether a person would rather take another number, where it need not be this one. */
+  private static boolean isFar(long number) {
+    return Math.abs(number) > FAR;
   }
 
   private static boolean isWhole(Number number) {

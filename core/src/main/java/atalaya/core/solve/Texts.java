@@ -32,6 +32,9 @@ final class Texts {
   private final Set<String> numbers = new LinkedHashSet<>();
 
   private Texts(Constants constants) {
+    if (constants.asksFor("java/nio/charset/Charset.")) {
+      texts.addAll(List.of("UTF-8", "no-such-charset"));
+    }
     boolean isParsed = constants.asksFor(PARSING);
     constants.each(
         value -> {

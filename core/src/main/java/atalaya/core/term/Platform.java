@@ -31,10 +31,25 @@ public final class Platform {
           "java/lang/Enum",
           "java/lang/Comparable",
           "java/util/Objects",
+          "java/nio/charset/Charset",
           "java/math/BigDecimal",
           "java/math/BigInteger");
   private static final Set<String> NOT_PURE =
-      Set.of("now", "getBytes", "wait", "notify", "notifyAll", "getInteger", "getLong", "random");
+      Set.of(
+          "now",
+          "getBytes",
+          "wait",
+          "notify",
+          "notifyAll",
+          "getInteger",
+          "getLong",
+          "random",
+          "defaultCharset",
+          "availableCharsets",
+          "newEncoder",
+          "newDecoder",
+          "encode",
+          "decode");
   private static final Map<String, Optional<Method>> METHODS = new ConcurrentHashMap<>();
 
   private static final Pattern ROLES =

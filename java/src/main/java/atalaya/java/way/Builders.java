@@ -43,6 +43,9 @@ final class Builders {
   /** What a call of one gives; empty where that is not known. */
   Optional<Term> call(MethodInsnNode call, List<Term> arguments) {
     Term builder = arguments.get(0);
+    if (isGiven(builder)) {
+      walker.state.fields.putIfAbsent(textOf(builder), held((Term.Input) builder));
+    }
     Term text = walker.state.fields.get(textOf(builder));
     if (text == null) {
       return Optional.empty();
@@ -76,6 +79,24 @@ final class Builders {
 
   /** Others may change these from now on. */
   void forget(List<Term> left) {
-    left.forEach(term -> walker.state.fields.remove(textOf(term)));
+    for (Term term : left) {
+      if (isGiven(term)) {
+        walker.state.fields.put(textOf(term), Term.unknown(TEXT, Concatenation.TEXT));
+      } else {
+        walker.state.fields.remove(textOf(term));
+      }
+    }
+  }
+
+  private static boolean isGiven(Term builder) {
+    return builder instanceof Term.Input input
+        && input.isFree()
+        && isBuilder(Walker.internal(input.type()));
+  }
+
+  /** What a builder holds that the code is given. */
+  static Term.Input held(Term.Input builder) {
+    return new Term.Input(
+        builder.name() + ".toString()", Concatenation.TEXT, Term.Source.ELEMENT, null);
   }
 }

@@ -28,7 +28,7 @@ final class Calls {
   private static final int MOST_CALLED = 40;
   private static final Pattern MAY_THROW =
       Pattern.compile(
-          "parse.*|valueOf|charAt|substring|subSequence|codePointAt|of|ofEpoch.*|repeat|.*Exact"
+          "parse.*|valueOf|forName|charAt|substring|subSequence|codePointAt|of|ofEpoch.*|repeat|.*Exact"
               + "|divide|with.*|at[A-Z].*|decode|format|get");
 
   /** What a box is opened with. */
@@ -133,6 +133,7 @@ final class Calls {
       return ofBuilder.get();
     }
     if (call.name.equals("<init>") && !walker.base.has(call.owner)) {
+      mayWrite(arguments);
       if (Containers.isContainer(call.owner)) {
         containers.made(arguments.get(0), arguments.subList(1, arguments.size()));
       }
@@ -152,6 +153,9 @@ final class Calls {
             || call.name.equals("equals") && call.owner.equals("java/lang/Object");
     if (isPure) {
       Term result = ofPlatform(call, arguments);
+      if (call.name.equals("getChars")) {
+        mayWrite(arguments);
+      }
       if (!result.isConstant() && MAY_THROW.matcher(call.name).matches()) {
         walker.require(new Completes(result, Reason.unwritten(walker.line())));
       }
@@ -258,6 +262,7 @@ final class Calls {
   private Term own(MethodInsnNode call, Ref ref, List<Term> arguments) {
     Optional<MethodCode> code = walker.base.code(ref);
     if (code.isEmpty() || walker.isAtEnd()) {
+      mayWrite(arguments);
       return unknown(call);
     }
     passLikely(ref, code.get(), new HashSet<>());
@@ -286,6 +291,7 @@ final class Calls {
     if (only.isPresent()) {
       return only.get().isNull() && call.desc.endsWith("V") ? unknown(call) : only.get();
     }
+    mayWrite(arguments);
     Optional<Term> result =
         choice(ref, arguments).filter(term -> walker.base.has(ref.type()) || isKnown(term));
     Optional<String> thrown = result.flatMap(Calls::thrownAnyway);
@@ -406,7 +412,18 @@ final class Calls {
         : Optional.empty();
   }
 
+  /** A call that is not followed may put something else into arrays. */
+  private void mayWrite(List<Term> arguments) {
+    for (Term argument : arguments) {
+      boolean isArray = argument.type().startsWith("[");
+      if (isArray && walker.state.elements.containsKey(argument)) {
+        walker.state.elements.get(argument).replaceAll(was -> Term.unknown("element", was.type()));
+      }
+    }
+  }
+
   private Term foreign(MethodInsnNode call, List<Term> arguments) {
+    mayWrite(arguments);
     Optional<Term.Input> collaborator = collaborator(call, arguments);
     if (collaborator.isEmpty()) {
       returns(call);

@@ -9,7 +9,7 @@ import org.objectweb.asm.tree.InvokeDynamicInsnNode;
 
 /** Texts that are put together by {@code +}, as javac compiles it since Java 9. */
 final class Concatenation {
-  private static final String TEXT = "Ljava/lang/String;";
+  static final String TEXT = "Ljava/lang/String;";
   private static final String JOINING =
       "java/lang/String.concat(Ljava/lang/String;)Ljava/lang/String;";
 

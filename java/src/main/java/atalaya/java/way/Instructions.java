@@ -10,7 +10,9 @@ import atalaya.core.term.Term;
 import atalaya.core.term.Term.Operator;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.objectweb.asm.Opcodes;
@@ -28,6 +30,16 @@ import org.objectweb.asm.tree.analysis.Interpreter;
 /** What instructions do, on terms (JVM specification, chapter 6.5). */
 final class Instructions extends Interpreter<Symbol> {
   private static final String ENUM_MAP = "$SwitchMap$";
+  private static final Map<Integer, String> PLAIN_TYPES =
+      Map.of(
+          Opcodes.T_BOOLEAN, "Z",
+          Opcodes.T_BYTE, "B",
+          Opcodes.T_CHAR, "C",
+          Opcodes.T_SHORT, "S",
+          Opcodes.T_INT, "I",
+          Opcodes.T_LONG, "J",
+          Opcodes.T_FLOAT, "F",
+          Opcodes.T_DOUBLE, "D");
   private static final Set<String> TEXT_LIKE =
       Set.of("Ljava/lang/Object;", "Ljava/lang/Comparable;", "Ljava/lang/CharSequence;");
 
@@ -176,7 +188,7 @@ final class Instructions extends Interpreter<Symbol> {
                 new Term.Constant(field.owner, "class"), field.name, term, walker.steps.size()));
         yield null;
       }
-      case Opcodes.NEWARRAY, Opcodes.ANEWARRAY -> Symbol.of(array(term), "");
+      case Opcodes.NEWARRAY, Opcodes.ANEWARRAY -> Symbol.of(array(instruction, term), "");
       case Opcodes.ARRAYLENGTH -> {
         walker.requireThere(term);
         yield Symbol.of(length(term), "I");
@@ -200,19 +212,31 @@ final class Instructions extends Interpreter<Symbol> {
         walker.computed(Term.operation(operator, detail, type, List.of(operands))), type);
   }
 
-  private Term array(Term length) {
+  /** A new array, of nothing but zeros. */
+  private Term array(AbstractInsnNode making, Term length) {
     Term.Made array = walker.newObject("[");
     if (length instanceof Term.Constant constant
         && constant.value() instanceof Integer count
         && count >= 0
         && count <= 64) {
-      List<Term> elements = new ArrayList<>();
-      for (int i = 0; i < count; i++) {
-        elements.add(Term.unknown("element", "Ljava/lang/Object;"));
-      }
-      walker.state.elements.put(array, elements);
+      Term zero = Objects.initial(elementType(making));
+      walker.state.elements.put(array, new ArrayList<>(Collections.nCopies(count, zero)));
+    } else {
+      walker.require(
+          new Compared(length, Relation.AT_LEAST, Term.of(0), Reason.unwritten(walker.line())));
+      walker.state.fields.put(lengthOf(array), length);
     }
     return array;
+  }
+
+  private static String elementType(AbstractInsnNode making) {
+    return making instanceof IntInsnNode plain
+        ? PLAIN_TYPES.get(plain.operand)
+        : "Ljava/lang/Object;";
+  }
+
+  private static State.Field lengthOf(Term array) {
+    return new State.Field(array, "length");
   }
 
   private Term length(Term array) {
@@ -225,9 +249,11 @@ final class Instructions extends Interpreter<Symbol> {
           ? Containers.size(input, ".length")
           : Term.unknown(input.name() + ".length", "I");
     }
-    return array instanceof Term.Operation
-        ? Term.operation(Operator.LENGTH, "", "I", List.of(array))
-        : Term.unknown("length", "I");
+    if (array instanceof Term.Operation) {
+      return Term.operation(Operator.LENGTH, "", "I", List.of(array));
+    }
+    Term made = walker.state.fields.get(lengthOf(array));
+    return made == null ? Term.unknown("length", "I") : made;
   }
 
   private Term narrowed(Term term, String type) {

@@ -4,6 +4,7 @@ import atalaya.core.term.EnumValue;
 import atalaya.core.term.Stand;
 import java.math.BigDecimal;
 import java.math.BigInteger;
+import java.nio.charset.Charset;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -38,6 +39,25 @@ final class Literals {
           Map.entry("Ljava/util/Set;", "new HashSet<>()"),
           Map.entry("Ljava/util/Map;", "new HashMap<>()"),
           Map.entry("Ljava/util/Locale;", "Locale.ROOT"),
+          Map.entry("Ljava/util/Iterator;", "Collections.emptyIterator()"),
+          Map.entry("Ljava/util/Optional;", "Optional.empty()"),
+          Map.entry("Ljava/util/Properties;", "new Properties()"),
+          Map.entry("Ljava/util/Date;", "new Date(0)"),
+          Map.entry("Ljava/util/UUID;", "new UUID(0, 1)"),
+          Map.entry("Ljava/lang/Number;", "1"),
+          Map.entry("Ljava/lang/Class;", "Object.class"),
+          Map.entry("Ljava/lang/Throwable;", "new Exception()"),
+          Map.entry("Ljava/lang/Exception;", "new Exception()"),
+          Map.entry("Ljava/lang/StringBuilder;", "new StringBuilder()"),
+          Map.entry("Ljava/lang/StringBuffer;", "new StringBuffer()"),
+          Map.entry("Ljava/lang/ClassLoader;", "ClassLoader.getSystemClassLoader()"),
+          Map.entry("Ljava/nio/charset/Charset;", "StandardCharsets.UTF_8"),
+          Map.entry("Ljava/nio/ByteBuffer;", "ByteBuffer.allocate(8)"),
+          Map.entry("Ljava/nio/file/Path;", "Path.of(\"a\")"),
+          Map.entry("Ljava/io/File;", "new File(\"a\")"),
+          Map.entry("Ljava/io/InputStream;", "new ByteArrayInputStream(new byte[0])"),
+          Map.entry("Ljava/io/OutputStream;", "new ByteArrayOutputStream()"),
+          Map.entry("Ljava/io/IOException;", "new IOException()"),
           Map.entry("Ljava/io/Reader;", "new StringReader(\"\")"),
           Map.entry("Ljava/io/Writer;", "new StringWriter()"));
 
@@ -140,6 +160,9 @@ final class Literals {
     }
     if (value instanceof LocalTime || value instanceof Duration || value instanceof Period) {
       return value.getClass().getSimpleName() + ".parse(\"" + value + "\")";
+    }
+    if (value instanceof Charset charset) {
+      return "Charset.forName(\"" + charset + "\")";
     }
     boolean isBig = value instanceof BigDecimal || value instanceof BigInteger;
     return isBig

@@ -127,7 +127,7 @@ final class Objects {
     return object.name().equals("this") ? "" : object.name() + ".";
   }
 
-  private static Term initial(String descriptor) {
+  static Term initial(String descriptor) {
     return switch (descriptor) {
       case "J" -> new Term.Constant(0L, "J");
       case "F" -> new Term.Constant(0f, "F");

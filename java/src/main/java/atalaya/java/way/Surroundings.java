@@ -11,6 +11,30 @@ final class Surroundings {
       Set.of("currentTimeMillis", "nanoTime", "getenv", "getProperty", "exit");
   private static final List<String> PLACES =
       List.of("java/io/File", "java/nio/channels/", "java/net/");
+
+  /** What asks a file for no more than its name. */
+  private static final Set<String> NAMES =
+      Set.of(
+          "<init>",
+          "getName",
+          "getPath",
+          "getParent",
+          "getParentFile",
+          "toString",
+          "toPath",
+          "isAbsolute",
+          "hashCode",
+          "equals",
+          "compareTo");
+
+  private static final Set<String> ONLY_NAMES =
+      Set.of(
+          "java/net/URI",
+          "java/net/URISyntaxException",
+          "java/net/MalformedURLException",
+          "java/io/FileNotFoundException",
+          "java/net/URLEncoder",
+          "java/net/URLDecoder");
   private static final Set<String> CLASSES =
       Set.of(
           "java/nio/file/Files",
@@ -32,9 +56,12 @@ final class Surroundings {
             && call.name.equals("now")
             && !call.desc.contains("Clock");
     boolean ofChance = call.owner.equals("java/lang/Math") && call.name.equals("random");
+    boolean asksForNames =
+        call.owner.equals("java/io/File") && NAMES.contains(call.name)
+            || ONLY_NAMES.contains(call.owner);
     boolean ofPlace =
         CLASSES.contains(call.owner) || PLACES.stream().anyMatch(call.owner::startsWith);
-    return ofSystem || ofClock || ofChance || ofPlace
+    return ofSystem || ofClock || ofChance || ofPlace && !asksForNames
         ? Optional.of(Instructions.simple(call.owner) + "." + call.name.replace("<init>", "new"))
         : Optional.empty();
   }

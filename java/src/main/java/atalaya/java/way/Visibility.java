@@ -7,6 +7,11 @@ import org.objectweb.asm.Opcodes;
 final class Visibility {
   private static final int NAMED = Opcodes.ACC_PUBLIC | Opcodes.ACC_PRIVATE;
 
+  private static final int OFFERED = Opcodes.ACC_PUBLIC | Opcodes.ACC_PROTECTED;
+
+  /** No package has this name. */
+  private static final String NOWHERE = "/";
+
   private final CodeBase base;
   private final String home;
 
@@ -18,6 +23,15 @@ final class Visibility {
   /** For a test of a class. */
   static Visibility ofTestOf(CodeBase base, String type) {
     return new Visibility(base, packageOf(type));
+  }
+
+  /**
+   * Whether code of other projects may use a method, be it in a class of theirs that extends its
+   * own.
+   */
+  static boolean isOffered(CodeBase base, CodeBase.Ref method) {
+    boolean isOpen = (base.access(method) & OFFERED) != 0;
+    return isOpen && new Visibility(base, NOWHERE).sees(method.type());
   }
 
   private static String packageOf(String type) {

@@ -132,6 +132,11 @@ public final class WayFinder {
         && base.code(method.type()).map(code -> !code.isHidden()).orElse(false);
   }
 
+  /** Whether code outside of the project may use a method. */
+  public boolean isOffered(Ref method) {
+    return Visibility.isOffered(base, method);
+  }
+
   /** Whether a method asks how many elements an array has, and takes one by a number. */
   public boolean mayMissElement(Ref method) {
     return MissingElements.mayBeOn(base, method);

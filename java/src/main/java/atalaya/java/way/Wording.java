@@ -258,8 +258,18 @@ final class Wording {
         as.name() + " instanceof " + Literals.simple(as.type()), "Z", Source.ARGUMENT, null);
   }
 
-  /** A collection or an array with as many elements as are needed. */
+  /** A text under way; a collection or an array with as many elements as are needed. */
   private Optional<String> elements(Input of) {
+    Input held = Builders.held(of);
+    if (found.inputs().get(held) instanceof String text) {
+      made.put(held, "");
+      return Optional.of(
+          "new "
+              + Literals.simple(of.type())
+              + "("
+              + Literals.of(text, held.type()).orElseThrow()
+              + ")");
+    }
     boolean isArray = of.type().startsWith("[");
     Input size = Containers.size(of, isArray ? ".length" : ".size()");
     Object count = found.inputs().get(size);

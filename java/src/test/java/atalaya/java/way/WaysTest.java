@@ -254,7 +254,8 @@ class WaysTest {
   /** The name of the class of what some code throws. */
   private static String thrownBy(String type, List<String> code) throws Exception {
     String source =
-        "import java.util.*; import java.time.*; import java.math.*; public class Run extends "
+        "import java.util.*; import java.io.*; import java.nio.file.*;"
+            + " import java.nio.charset.*; import java.time.*; import java.math.*; public class Run extends "
             + type
             + " {"
             + " public static String run() {\n try {\n"
