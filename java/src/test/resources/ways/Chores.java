@@ -544,4 +544,38 @@ class Chores {
       throw new Here();
     }
   }
+
+  // ---- what goes wrong ----
+
+  static class Leak extends Exception {}
+
+  static class LargeLeak extends Leak {}
+
+  private static void pump(int water) throws Leak {
+    if (water > 30) {
+      throw new LargeLeak();
+    }
+  }
+
+  static void leaking(int water) {
+    try {
+      pump(water);
+    } catch (Leak e) {
+      throw new Here();
+    }
+  }
+
+  private static int read(java.io.Reader log) throws java.io.IOException {
+    return log == null ? 3 : log.read();
+  }
+
+  static void unread(java.io.Reader log) {
+    try {
+      read(log);
+    } catch (java.io.FileNotFoundException e) {
+      throw new Here(); // open
+    } catch (java.io.IOException e) {
+      return;
+    }
+  }
 }

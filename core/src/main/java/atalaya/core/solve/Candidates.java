@@ -42,6 +42,14 @@ final class Candidates {
     this.enums = enums;
   }
 
+  /** Whether an input can have a value: no number of elements is negative. */
+  static boolean mayBe(Term.Input input, Object value) {
+    boolean isCount =
+        input.source() == Term.Source.ELEMENT
+            && (input.name().endsWith(".size()") || input.name().endsWith(".length"));
+    return !isCount || !(value instanceof Number number) || number.longValue() >= 0;
+  }
+
   /** Values for an input that these conditions speak of. */
   List<Object> of(Term.Input input, Collection<Constraint> constraints) {
     if (input.name().equals("this")) {
@@ -52,9 +60,6 @@ final class Candidates {
     if (input.usual() != null) {
       values.add(input.usual());
     }
-    boolean isCount =
-        input.source() == Term.Source.ELEMENT
-            && (input.name().endsWith(".size()") || input.name().endsWith(".length"));
     String type = input.type();
     switch (type) {
       case "Z" -> values.addAll(List.of(1, 0));
@@ -64,9 +69,6 @@ final class Candidates {
         List.of(0, 1, -1, 2, 10, 'a' + 0, '0' + 0, ' ' + 0, 100, 1000, Integer.MAX_VALUE)
             .forEach(number -> add(values, number, type));
         written.forEach(number -> add(values, number, type));
-        if (isCount) {
-          values.removeIf(v -> ((Number) v).longValue() < 0);
-        }
       }
       case "J" -> {
         Set<Long> written = whole(constraints);

@@ -209,7 +209,7 @@ public final class Solver {
             List<Object> uncertain = new ArrayList<>();
             for (Object value : tried) {
               values.put(input, value);
-              if (allHold(here, 0)) {
+              if (Candidates.mayBe(input, value) && allHold(here, 0)) {
                 boolean isCertain = here.stream().allMatch(c -> Boolean.TRUE.equals(now.holds(c)));
                 (isCertain ? certain : uncertain).add(value);
               }
@@ -285,9 +285,10 @@ public final class Solver {
     /** Values that were found at the last moment were not tried against all that speaks of them. */
     private boolean isAllowed(Term.Input input, Object value) {
       return domains.get(input).contains(value)
-          || constraints.stream()
-              .filter(c -> inputs(c).equals(Set.of(input)))
-              .noneMatch(c -> Boolean.FALSE.equals(now.holds(c)));
+          || Candidates.mayBe(input, value)
+              && constraints.stream()
+                  .filter(c -> inputs(c).equals(Set.of(input)))
+                  .noneMatch(c -> Boolean.FALSE.equals(now.holds(c)));
     }
 
     private boolean allHold(List<Constraint> here, int at) {

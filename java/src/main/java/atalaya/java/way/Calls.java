@@ -62,21 +62,41 @@ final class Calls {
     Optional<Term.Input> collaborator = collaborator(call, arguments);
     boolean isByDouble = collaborator.filter(walker.objects::isDouble).isPresent();
     Optional<Ref> answering = isByDouble ? Optional.empty() : answering(call, arguments);
-    if (answering.isPresent()) {
-      Term result = choice(answering.get(), arguments).orElse(unknown(call));
-      walker.require(new Constraint.Throws(result, exception, reason));
+    Optional<Term> thrown =
+        answering.flatMap(ref -> choice(ref, arguments)).flatMap(of -> throwing(of, exception));
+    if (thrown.isPresent()) {
+      walker.require(new Constraint.Throws(thrown.get(), exception, reason));
       return;
     }
     Term throwing =
-        collaborator.isPresent()
+        collaborator.isPresent() && answering.isEmpty()
             ? new Term.Input(
                 answerName(collaborator.get(), call) + " throws " + Instructions.simple(exception),
                 "Z",
                 answering(collaborator.get(), call),
                 0)
             : throwing(call, exception);
-    collaborator.ifPresent(input -> called(input, call, arguments));
+    collaborator
+        .filter(input -> answering.isEmpty())
+        .ifPresent(input -> called(input, call, arguments));
     walker.require(new Compared(throwing, Relation.NOT_EQUAL, Term.of(0), reason));
+  }
+
+  /** What a call gives, with what a handler takes as that; empty where it throws nothing such. */
+  private Optional<Term> throwing(Term given, String caught) {
+    if (!(given instanceof Term.Choice choice)) {
+      return Optional.empty();
+    }
+    List<Term.Case> cases = new ArrayList<>();
+    boolean isThere = false;
+    for (Term.Case one : choice.cases()) {
+      boolean isTaken = !one.thrown().isEmpty() && walker.base.isA(one.thrown(), caught);
+      isThere |= isTaken;
+      cases.add(isTaken ? new Term.Case(one.conditions(), null, caught) : one);
+    }
+    return isThere
+        ? Optional.of(new Term.Choice(choice.type(), cases, choice.size()))
+        : Optional.empty();
   }
 
   private static Term.Input throwing(MethodInsnNode call, String exception) {

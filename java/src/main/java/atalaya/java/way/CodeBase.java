@@ -179,6 +179,11 @@ public final class CodeBase {
     return outlines.containsKey(type);
   }
 
+  /** Whether a class is another or extends it, as far as the project and the platform tell. */
+  boolean isA(String type, String other) {
+    return exceptions.isA(type, other);
+  }
+
   /** The flags of a class of the project. */
   int access(String type) {
     return outlines.get(type).access();

@@ -73,7 +73,7 @@ final class Exceptions {
   }
 
   /** Whether a class is another or extends it, as far as the project and the platform tell. */
-  private boolean isA(String type, String other) {
+  boolean isA(String type, String other) {
     String at = type;
     while (at != null && !at.equals(other)) {
       String below = at;

@@ -217,7 +217,10 @@ final class Objects {
     for (int i = 0; i < types.length; i++) {
       Input argument =
           new Input(
-              prefix(object) + names.get(i), types[i].getDescriptor(), Term.Source.ARGUMENT, null);
+              object.name() + "." + names.get(i),
+              types[i].getDescriptor(),
+              Term.Source.ARGUMENT,
+              null);
       arguments.add(argument);
       all.add(argument);
     }

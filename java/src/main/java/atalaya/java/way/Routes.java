@@ -12,7 +12,8 @@ import org.objectweb.asm.tree.MethodInsnNode;
 
 /** From where a test can come to a method that it can't call itself. */
 final class Routes {
-  private static final int MOST_CALLERS = 6;
+  /** Longer ones are not gone: a test that has to come through more is a test of something else. */
+  private static final int MOST_CALLERS = 10;
 
   private final CodeBase base;
   private final Predicate<Ref> startsATest;
@@ -22,17 +23,27 @@ final class Routes {
     this.startsATest = startsATest;
   }
 
+  /**
+   * How a test comes to a method.
+   *
+   * @param methods from one that a test can call to it; from one that it can't where none was found
+   * @param areAll whether there are no others that were not looked at
+   */
+  record Route(List<Ref> methods, boolean areAll) {}
+
   /** The methods from one that a test can call to this one. */
-  List<Ref> to(Ref method) {
+  Route to(Ref method) {
     if (!isHidden(method)) {
-      return List.of(method);
+      return new Route(List.of(method), true);
     }
+    boolean areAll = true;
     List<List<Ref>> waiting = new ArrayList<>(List.of(List.of(method)));
     Set<Ref> seen = new HashSet<>(Set.of(method));
     List<Ref> unreached = List.of(method);
     for (int i = 0; i < waiting.size(); i++) {
       List<Ref> known = waiting.get(i);
       if (known.size() > MOST_CALLERS) {
+        areAll = false;
         break;
       }
       for (Ref caller : base.callers(known.get(0))) {
@@ -41,14 +52,14 @@ final class Routes {
           longer.addAll(known);
           boolean isOpen = !isHidden(caller);
           if (isOpen && startsATest.test(caller)) {
-            return longer;
+            return new Route(longer, areAll);
           }
           unreached = isOpen && unreached.size() == 1 ? longer : unreached;
           waiting.add(longer);
         }
       }
     }
-    return unreached;
+    return new Route(unreached, areAll);
   }
 
   /** Whether a test can't call a method itself. */

@@ -441,7 +441,9 @@ final class Walker {
     if (cause != null) {
       causes.put(constraint, cause);
     }
-    if (depth == 1 + (cause == null ? 0 : cause.level())) {
+    boolean isOfCalled =
+        constraint instanceof Constraint.Throws thrown && thrown.call() instanceof Term.Choice;
+    if (depth == 1 + (cause == null ? 0 : cause.level()) && !isOfCalled) {
       own.add(constraint);
     }
     if (isInLoop) {

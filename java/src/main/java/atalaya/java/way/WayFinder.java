@@ -97,9 +97,12 @@ public final class WayFinder {
     if (code.isEmpty()) {
       return new Answer.Nothing();
     }
-    List<Ref> route = routes.to(wanted.method());
+    Routes.Route found = routes.to(wanted.method());
+    List<Ref> route = found.methods();
     if (routes.isHidden(route.get(0))) {
-      return new Answer.Impossible("no code that a test can call leads there");
+      return found.areAll()
+          ? new Answer.Impossible("no code that a test can call leads there")
+          : new Answer.NotFound("what a test can call is too many calls away");
     }
     List<Integer> sites = routes.sites(route);
     if (sites.size() < route.size() - 1) {

@@ -367,7 +367,9 @@ final class Wording {
     Type[] types = Type.getArgumentTypes(constructor.get().node().desc);
     for (int i = 0; i < types.length; i++) {
       arguments.add(
-          value(new Input(names.get(i), types[i].getDescriptor(), Source.ARGUMENT, null)));
+          value(
+              new Input(
+                  type + "." + names.get(i), types[i].getDescriptor(), Source.ARGUMENT, null)));
     }
     return making(type, arguments);
   }

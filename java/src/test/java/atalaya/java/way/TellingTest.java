@@ -48,6 +48,13 @@ class TellingTest {
           return pages;
         }
 
+        public boolean isShort(int pages) {
+          if (pages > this.pages + 5) {
+            return true;
+          }
+          return false;
+        }
+
         static class Hidden {
           public int lines() {
             return 3;
@@ -187,7 +194,7 @@ class TellingTest {
                 "ledgers[1] = new Ledger(90), the object's state",
                 "ledgers[2] = new Ledger(90), the object's state",
                 "ledgers[0].pages = 91",
-                "scribe.words(int) = 7, a double answers",
+                "this.scribe.words(int) = 7, a double answers",
                 "ledgers[1].pages = 90",
                 "ledgers[2].pages = 90",
                 "ledgers.size() = 3")),
@@ -212,6 +219,11 @@ class TellingTest {
             "shelf(URL)",
             "",
             List.of("place = any URL", "place.getHost() = \"attic\", has to come out")),
+        new Told(
+            "quay.Ledger",
+            "isShort(int)",
+            "new Ledger(5, 6).isShort(5);",
+            List.of("pages = 5", "this.pages = 5", "this.first = 6")),
         new Told("office.Office", "<init>(int)", "", List.of("desks = 5")),
         new Told(
             "office.Office",
