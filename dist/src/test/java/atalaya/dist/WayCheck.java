@@ -108,6 +108,7 @@ final class WayCheck {
                 "java.nio.*",
                 "java.nio.charset.*",
                 "java.nio.file.*",
+                "java.util.regex.*",
                 "org.junit.jupiter.api.Test"));
     Matcher names = NAME.matcher(code);
     while (names.find()) {

@@ -22,6 +22,9 @@ import picocli.CommandLine.ParameterException;
 
 /** What all commands share: their common options, and how what goes wrong is told. */
 public abstract class BaseCommand implements Callable<Integer> {
+  /** Where it is not known how wide the terminal is, or there is none. */
+  private static final int WIDTH = 100;
+
   private static final int CANDIDATES_SHOWN = 12;
 
   /** Takes the three values of {@code --colour}. */
@@ -133,6 +136,11 @@ public abstract class BaseCommand implements Callable<Integer> {
 
   Paint paint() {
     return Paint.of(colour, console.columns().isPresent(), console.wantsNoColour());
+  }
+
+  /** How wide what is printed may be, in columns. */
+  final int width() {
+    return console.columns().orElse(WIDTH);
   }
 
   Project project() {

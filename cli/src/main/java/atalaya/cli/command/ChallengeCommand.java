@@ -159,8 +159,8 @@ public final class ChallengeCommand extends ReadingCommand {
       case TEXT -> {
         print(
             out -> {
-              head(run).lines(paint()).forEach(out::println);
-              view.lines(paint(), console().columns().orElse(100)).forEach(out::println);
+              head(run).lines(paint(), width()).forEach(out::println);
+              view.lines(paint(), width()).forEach(out::println);
             });
         if (isVerbose()) {
           view.timeLines().forEach(this::say);

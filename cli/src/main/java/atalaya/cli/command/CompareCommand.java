@@ -94,7 +94,7 @@ public final class CompareCommand extends ReadingCommand {
     Table untested = Tables.methods(compared.untested(), Level.Thresholds.USUAL);
     switch (format) {
       case TEXT, MD -> {
-        head(run).lines(paint()).forEach(out::println);
+        head(run).lines(paint(), width()).forEach(out::println);
         out.println();
         new UseView(compared).lines(paint()).forEach(out::println);
       }
@@ -113,7 +113,7 @@ public final class CompareCommand extends ReadingCommand {
       throws IOException {
     CompareView view = new CompareView(comparison, before, after, console().clock().instant());
     switch (format) {
-      case TEXT -> view.lines(paint()).forEach(out::println);
+      case TEXT -> view.lines(paint(), width()).forEach(out::println);
       case MD -> view.markdown().forEach(out::println);
       case CSV -> CsvWriter.write(changes(comparison), out);
       case JSON -> {

@@ -118,7 +118,7 @@ public final class GapsCommand extends ReadingCommand {
     DecisionsView view = new DecisionsView(judgement(run).standings());
     print(
         out -> {
-          head(run).lines(paint()).forEach(out::println);
+          head(run).lines(paint(), width()).forEach(out::println);
           out.println();
           view.lines(paint()).forEach(out::println);
         });
@@ -155,7 +155,7 @@ public final class GapsCommand extends ReadingCommand {
       throws IOException {
     switch (format) {
       case TEXT -> {
-        head(run).lines(paint()).forEach(out::println);
+        head(run).lines(paint(), width()).forEach(out::println);
         out.println();
         new GapsView(gaps, limit).lines(paint()).forEach(out::println);
       }

@@ -143,7 +143,7 @@ public final class InspectCommand extends ReadingCommand {
       throws IOException {
     switch (format) {
       case TEXT, MD -> {
-        head(run).lines(paint()).forEach(out::println);
+        head(run).lines(paint(), width()).forEach(out::println);
         only.ifPresent(
             t -> out.println("only what this test reaches: " + Words.plain(t.test().name())));
         out.println();
@@ -175,7 +175,7 @@ public final class InspectCommand extends ReadingCommand {
     }
     out.println(view.legend(paint()));
     out.println();
-    view.source(paint(), lines.from(), lines.to()).forEach(out::println);
+    view.source(paint(), width(), lines.from(), lines.to()).forEach(out::println);
   }
 
   private static List<atalaya.core.figure.LineFigures> lines(List<MethodInside> methods) {

@@ -166,7 +166,7 @@ public final class PlanCommand extends ReadingCommand {
           out -> {
             switch (format) {
               case TEXT -> {
-                head(after).lines(paint()).forEach(out::println);
+                head(after).lines(paint(), width()).forEach(out::println);
                 out.println("planned for: run " + before.info().name());
                 out.println();
                 view.lines(paint()).forEach(out::println);
@@ -314,10 +314,10 @@ public final class PlanCommand extends ReadingCommand {
       throws IOException {
     Plan plan = planned.plan();
     List<Remedy> remedies = planned.remedies();
-    PlanView view = new PlanView(plan, remedies, minutes, console().columns().orElse(100));
+    PlanView view = new PlanView(plan, remedies, minutes, width());
     switch (format) {
       case TEXT -> {
-        head(run).lines(paint()).forEach(out::println);
+        head(run).lines(paint(), width()).forEach(out::println);
         out.println();
         (full ? view.full(paint()) : view.lines(paint())).forEach(out::println);
       }

@@ -105,10 +105,9 @@ public final class RankCommand extends ReadingCommand {
     List<MethodFigures> ranked = ranking.rows().stream().map(Ranking.Row::method).toList();
     switch (format) {
       case TEXT -> {
-        head(run).lines(paint()).forEach(out::println);
+        head(run).lines(paint(), width()).forEach(out::println);
         out.println();
-        int width = console().columns().orElse(100);
-        new RankView(ranking).lines(paint(), width).forEach(out::println);
+        new RankView(ranking).lines(paint(), width()).forEach(out::println);
       }
       case MD -> new RankView(ranking).markdown().forEach(out::println);
       case CSV -> CsvWriter.write(Tables.methods(ranked, ranking.thresholds()), out);

@@ -77,7 +77,7 @@ public final class RootCommand extends ReadingCommand {
       Head head = head(run);
       print(
           out -> {
-            head.lines(paint()).forEach(out::println);
+            head.lines(paint(), width()).forEach(out::println);
             out.println();
             new StandingView(ranking).lines(paint()).forEach(out::println);
           });

@@ -115,7 +115,7 @@ public final class SuiteCommand extends ReadingCommand {
         out -> {
           switch (format) {
             case TEXT -> {
-              head(run).lines(paint()).forEach(out::println);
+              head(run).lines(paint(), width()).forEach(out::println);
               out.println();
               new KindsView(figures).columns().lines(paint()).forEach(out::println);
             }
@@ -158,7 +158,7 @@ public final class SuiteCommand extends ReadingCommand {
     SuiteView view = new SuiteView(suite, shown, top);
     switch (format) {
       case TEXT -> {
-        head(run).lines(paint()).forEach(out::println);
+        head(run).lines(paint(), width()).forEach(out::println);
         out.println();
         view.lines(paint()).forEach(out::println);
       }

@@ -113,14 +113,13 @@ public final class SurveyCommand extends ReadingCommand {
   private void print(
       RunFile run, Survey survey, List<ClassSummary> classes, Format format, PrintWriter out)
       throws IOException {
-    int width = console().columns().orElse(100);
     List<NotObserved> notObserved = where.target().isEmpty() ? run.notObserved() : List.of();
     SurveyView view = new SurveyView(survey, notObserved, run.countTests());
     switch (format) {
       case TEXT -> {
-        head(run).lines(paint()).forEach(out::println);
+        head(run).lines(paint(), width()).forEach(out::println);
         out.println();
-        view.lines(paint(), width).forEach(out::println);
+        view.lines(paint(), width()).forEach(out::println);
       }
       case MD -> view.markdown().forEach(out::println);
       case CSV -> CsvWriter.write(table(survey, classes), out);

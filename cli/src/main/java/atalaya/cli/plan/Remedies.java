@@ -13,6 +13,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** What may be better than a test: to delete code, to split a method, to accept a gap. */
 public final class Remedies {
@@ -44,11 +45,16 @@ public final class Remedies {
         planning.split(method).ifPresent(split -> remedies.add(split(method, split)));
       }
     }
+    Set<String> dead =
+        remedies.stream()
+            .filter(remedy -> remedy.kind() == Remedy.Kind.DELETE)
+            .map(Remedy::method)
+            .collect(Collectors.toSet());
     planning
         .impossible()
         .forEach(
             (name, because) -> {
-              if (byName.containsKey(name)) {
+              if (byName.containsKey(name) && !dead.contains(name)) {
                 remedies.add(accept(byName.get(name), because));
               }
             });

@@ -34,11 +34,11 @@ public final class CompareView {
   }
 
   /** The lines for a terminal. */
-  public List<String> lines(Paint paint) {
+  public List<String> lines(Paint paint, int width) {
     List<String> lines = new ArrayList<>();
     lines.add(paint.bold("before ") + run(before));
     lines.add(paint.bold("after  ") + run(after));
-    lines.addAll(differences());
+    lines.addAll(differences(width));
     lines.add("");
     lines.addAll(totals().lines(paint));
     lines.add("");
@@ -61,7 +61,7 @@ public final class CompareView {
     List<String> lines = new ArrayList<>();
     lines.add("Before: " + run(before) + "  ");
     lines.add("After: " + run(after) + "  ");
-    differences().forEach(line -> lines.add(line.strip() + "  "));
+    differences(Integer.MAX_VALUE).forEach(line -> lines.add(line.strip() + "  "));
     lines.add("");
     lines.addAll(totals().markdown());
     lines.add("");
@@ -85,7 +85,7 @@ public final class CompareView {
         + Words.command(info.commandLine(), LONGEST_COMMAND);
   }
 
-  private List<String> differences() {
+  private List<String> differences(int width) {
     List<String> lines = new ArrayList<>();
     if (comparison.differences().isEmpty()) {
       lines.add("made alike: same command, code, tests and settings");
@@ -94,12 +94,12 @@ public final class CompareView {
     lines.add("different in how they were made:");
     for (Comparison.Difference difference : comparison.differences()) {
       List<String> names = difference.names().stream().map(Words::plain).toList();
-      lines.add(
-          "  "
-              + difference.what()
+      String text =
+          difference.what()
               + ": "
               + Words.plain(difference.text())
-              + (names.isEmpty() ? "" : " (" + Words.some(names, NAMES_SHOWN) + ")"));
+              + (names.isEmpty() ? "" : " (" + Words.some(names, NAMES_SHOWN) + ")");
+      lines.addAll(Words.wrapped(text, "  ", width));
     }
     return lines;
   }

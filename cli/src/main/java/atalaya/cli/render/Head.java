@@ -29,7 +29,7 @@ public record Head(
   private static final int LONGEST_COMMAND = 48;
 
   /** The lines. */
-  public List<String> lines(Paint paint) {
+  public List<String> lines(Paint paint, int width) {
     List<String> lines = new ArrayList<>();
     lines.add(
         paint.bold("run " + Words.plain(info.name()))
@@ -40,15 +40,16 @@ public record Head(
             + " ("
             + Words.count(tests, "test", "tests")
             + ")");
-    lines.add(leftOutLine());
+    List<String> more = new ArrayList<>(List.of(leftOutLine()));
     if (accepted.decisions() > 0) {
-      lines.add(acceptedLine());
+      more.add(acceptedLine());
     }
-    lines.add("failed tests: " + (failed.isEmpty() ? "none" : failedLine()));
-    lines.add("changed since: " + changedLine());
+    more.add("failed tests: " + (failed.isEmpty() ? "none" : failedLine()));
+    more.add("changed since: " + changedLine());
     if (!info.complete()) {
-      lines.add("incomplete: a JVM did not end in order; at most its last second is missing");
+      more.add("incomplete: a JVM did not end in order; at most its last second is missing");
     }
+    more.forEach(line -> lines.addAll(Words.wrapped(line, "", width)));
     return lines;
   }
 

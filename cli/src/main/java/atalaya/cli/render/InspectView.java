@@ -67,13 +67,13 @@ public final class InspectView {
    * @param from the first line wanted
    * @param to the last line wanted
    */
-  public List<String> source(Paint paint, int from, int to) {
+  public List<String> source(Paint paint, int width, int from, int to) {
     List<String> lines = new ArrayList<>();
     for (MethodInside method : methods) {
       if (!lines.isEmpty()) {
         lines.add("");
       }
-      lines.addAll(about(method, paint));
+      lines.addAll(about(method, paint, width));
       for (SourceLine line : method.lines()) {
         if (line.number() >= from && line.number() <= to) {
           lines.add(text(line, paint));
@@ -84,7 +84,7 @@ public final class InspectView {
     return lines;
   }
 
-  private List<String> about(MethodInside method, Paint paint) {
+  private List<String> about(MethodInside method, Paint paint, int width) {
     MethodFigures figures = method.figures();
     Unwatched unwatched = figures.unwatched();
     List<String> lines = new ArrayList<>();
@@ -102,8 +102,8 @@ public final class InspectView {
             + (method.loops().whole() > 0
                 ? ", loops repeated " + Words.count(method.loops())
                 : ""));
-    lines.add(
-        "  unwatched paths "
+    String paths =
+        "unwatched paths "
             + Words.paths(unwatched.total())
             + ", level "
             + thresholds.of(unwatched.total()).label()
@@ -116,9 +116,11 @@ public final class InspectView {
             + " x (1 - reach "
             + Words.paths(figures.reach())
             + ")"
-            + unchecked(figures));
+            + unchecked(figures);
+    lines.addAll(Words.wrapped(paths, "  ", width));
     Footing footing = Footing.of(figures);
-    lines.add("  footing to change it: " + footing.label() + "; " + footing.reason());
+    String change = "footing to change it: " + footing.label() + "; " + footing.reason();
+    lines.addAll(Words.wrapped(change, "  ", width));
     tests(method, lines);
     return lines;
   }

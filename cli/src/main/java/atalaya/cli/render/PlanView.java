@@ -1,6 +1,7 @@
 package atalaya.cli.render;
 
 import atalaya.core.plan.Brief;
+import atalaya.core.plan.Effort;
 import atalaya.core.plan.Plan;
 import atalaya.core.plan.Remedy;
 import atalaya.core.plan.Way;
@@ -144,12 +145,16 @@ public final class PlanView {
   private static String start(Brief brief, int changes) {
     Brief.Start start = brief.start();
     String type = start.testClass().substring(start.testClass().lastIndexOf('.') + 1);
-    boolean extended = brief.effort().reasons().get(0).equals("extends a test");
+    boolean extended = brief.effort().reasons().get(0).equals(Effort.Base.EXTEND.words());
     if (start.test().isEmpty() && extended) {
       return "from the test of the brief above for this method";
     }
     if (start.test().isEmpty()) {
-      return start.exists() ? "a new test in " + type : "a new test class " + type;
+      boolean isBegun =
+          !start.exists() && brief.effort().reasons().get(0).equals(Effort.Base.NEW_TEST.words());
+      return isBegun
+          ? "a new test in " + type + ", which a brief above begins"
+          : start.exists() ? "a new test in " + type : "a new test class " + type;
     }
     if (brief.kind() == Brief.Kind.CHECK && start.changes().isEmpty()) {
       return "assert more in " + start.test();

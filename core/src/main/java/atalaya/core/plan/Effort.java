@@ -34,6 +34,11 @@ public record Effort(int points, List<String> reasons) {
       this.words = words;
     }
 
+    /** How a person calls it. */
+    public String words() {
+      return words;
+    }
+
     /** What it costs at least. */
     public int points() {
       return points;

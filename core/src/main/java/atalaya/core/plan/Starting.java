@@ -62,7 +62,7 @@ final class Starting {
     String test = near.map(t -> t.test().name()).orElse("");
     return new Found(
         new Brief.Start(test, home.name(), home.exists(), List.of()),
-        home.exists() ? Effort.Base.NEW_TEST : Effort.Base.NEW_CLASS);
+        home.exists() || work.begins(home.name()) ? Effort.Base.NEW_TEST : Effort.Base.NEW_CLASS);
   }
 
   private Brief.Start start(TestFigures test, List<String> changes) {

@@ -12,6 +12,7 @@ public final class Work {
   private final Map<String, Integer> changes = new HashMap<>();
   private final Set<String> closed = new HashSet<>();
   private final Set<String> tested = new HashSet<>();
+  private final Set<String> begun = new HashSet<>();
 
   /** The points of a class that chosen briefs reach. */
   public BitSet reached(String className) {
@@ -33,6 +34,11 @@ public final class Work {
     return tested.contains(method);
   }
 
+  /** Whether a chosen brief begins a test class. */
+  boolean begins(String testClass) {
+    return begun.contains(testClass);
+  }
+
   /** A brief is assumed written. */
   void add(Brief brief) {
     brief
@@ -48,5 +54,8 @@ public final class Work {
               tested.addAll(way.calls());
             });
     closed.addAll(brief.closes());
+    if (!brief.start().exists()) {
+      begun.add(brief.start().testClass());
+    }
   }
 }

@@ -6,7 +6,8 @@ import java.util.Map;
 import org.objectweb.asm.Opcodes;
 
 /**
- * A path through the code of a method, from its first instruction to an exit.
+ * A path through the code of a method, from its first instruction to an exit; or only how it
+ * begins.
  *
  * @param lambdas the paths through lambdas, by the instruction that makes them
  */
@@ -37,6 +38,16 @@ record Path(MethodCode code, List<Move> moves, Map<Integer, Path> lambdas) {
   Path {
     moves = List.copyOf(moves);
     lambdas = Map.copyOf(lambdas);
+  }
+
+  /** Its first moves. */
+  Path begin(int moves) {
+    return new Path(code, this.moves.subList(0, moves), lambdas);
+  }
+
+  /** Whether it goes on, nobody says where. */
+  boolean goesOn() {
+    return moves.get(moves.size() - 1).edge() != null;
   }
 
   /** Whether it ends by a return, and not by an exception. */

@@ -45,8 +45,18 @@ final class Walker {
     }
   }
 
-  /** How a method ended: with a result, which is null for none, or an exception. */
-  record End(Term result, String thrown) {}
+  /**
+   * How a method ended.
+   *
+   * @param result null for none
+   * @param thrown the internal name of the exception, or empty
+   * @param goesOn whether it did not end, and was not followed further
+   */
+  record End(Term result, String thrown, boolean goesOn) {
+    End(Term result, String thrown) {
+      this(result, thrown, false);
+    }
+  }
 
   final Known known;
   final CodeBase base;
@@ -218,6 +228,9 @@ final class Walker {
           path = otherwise(route.at(), begun);
         }
       }
+      if (path.goesOn()) {
+        return new End(null, "", true);
+      }
       throw new NotFollowed("the path has no end", null);
     } catch (AnalyzerException | IndexOutOfBoundsException e) {
       throw new NotFollowed("line " + line, e);
@@ -306,6 +319,9 @@ final class Walker {
     }
     List<Term> arguments = popped(instruction, frame);
     End end = run(route.next(), arguments, route.further());
+    if (end.goesOn()) {
+      return Optional.of(end);
+    }
     if (end.result() != null) {
       String returned = Type.getReturnType(((MethodInsnNode) instruction).desc).getDescriptor();
       frame.push(Symbol.of(end.result(), returned));

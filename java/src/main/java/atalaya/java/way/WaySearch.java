@@ -29,6 +29,9 @@ final class WaySearch {
   /** So many are gone along as far as they can be, before they are given up. */
   private static final int MOST_STEERED = 4;
 
+  /** So many that contradict themselves are gone until shortly before they do. */
+  private static final int MOST_BEGUN = 6;
+
   /** So many are tried after there is a way, for a better one. */
   private static final int MORE_TRIES = 3;
 
@@ -135,6 +138,9 @@ final class WaySearch {
   private boolean onlyOwnConflicts = true;
   private Solved certain;
   private double certainWeight;
+  private Solved begun;
+  private double begunWeight;
+  private int begins;
   private Solved doubtful;
   private double doubtfulWeight;
   private Solution.Contradiction because;
@@ -184,12 +190,19 @@ final class WaySearch {
         if (certain == null && steered++ < MOST_STEERED) {
           steer(next.get());
         }
+        if (certain == null && begins++ < MOST_BEGUN) {
+          begin(next.get(), walked.get(), conflict.get());
+        }
         others(next.get(), walked.get(), conflict.get());
         onlyOwnConflicts &=
             walked.get().own().contains(conflict.get().one())
                 && walked.get().own().contains(conflict.get().other());
       }
       left = certain == null ? left - 1 : Math.min(left - 1, MORE_TRIES);
+    }
+    if (begunWeight > certainWeight * WORTH_MORE) {
+      certain = begun;
+      certainWeight = begunWeight;
     }
     boolean isCertain =
         certain != null && (doubtful == null || certainWeight >= WORTH_CERTAINTY * doubtfulWeight);
@@ -280,6 +293,49 @@ final class WaySearch {
       doubtfulWeight = one.weight();
     }
     return Optional.of(found.doubts().get(0));
+  }
+
+  /**
+   * Where there are no values for a whole path, there may be some for how it begins: a test comes
+   * there, wherever it goes then.
+   */
+  private void begin(Try one, Walked walked, Solution.Contradiction conflict) {
+    List<Path.Move> moves = one.path().moves();
+    int last = -1;
+    for (Constraint constraint : List.of(conflict.one(), conflict.other())) {
+      Walked.Cause cause = walked.causes().get(constraint);
+      boolean isHere = cause != null && cause.level() == sites.size();
+      last = Math.max(last, isHere ? position(moves, cause.edge()) : -1);
+    }
+    while (last > 0 && !isWanted(moves.get(last - 1))) {
+      last--;
+    }
+    if (last <= 0) {
+      return;
+    }
+    Path begin = one.path().begin(last);
+    double weight = weight(begin);
+    boolean isWorthIt = weight > begunWeight && weight >= (wanted.towards() < 0 ? 0.5 : TOWARDS);
+    if (!isWorthIt) {
+      return;
+    }
+    List<Path> paths = new ArrayList<>(one.paths());
+    paths.set(sites.size(), begin);
+    Optional<Walked> there = walk(paths, Steering.NONE).filter(w -> w.cut().isEmpty());
+    if (there.isPresent()
+        && solver.solve(there.get().constraints()) instanceof Solution.Found found
+        && found.doubts().isEmpty()) {
+      begun = new Solved(there.get(), found);
+      begunWeight = weight;
+    }
+  }
+
+  private boolean isWanted(Path.Move move) {
+    BitSet points = (BitSet) code.points(move.at()).clone();
+    if (move.edge() != null && move.edge().point() >= 0) {
+      points.set(move.edge().point());
+    }
+    return wanted.towards() < 0 ? points.intersects(left) : points.get(wanted.towards());
   }
 
   /** Goes along a path as far as it can be gone, and else the best other way there is. */
