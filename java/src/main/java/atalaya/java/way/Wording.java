@@ -27,6 +27,9 @@ import org.objectweb.asm.Type;
 
 /** Puts what was found of a way into values and words that a test can be written from. */
 final class Wording {
+  /** What any name is good for, as long as nobody opens it. */
+  private static final Set<String> FILES = Set.of("Ljava/io/File;", "Ljava/nio/file/Path;");
+
   private static final int MOST_ASSERTS = 4;
 
   private final CodeBase base;
@@ -226,14 +229,15 @@ final class Wording {
       isComplete = false;
       return "a double of " + Literals.simple(input.type());
     }
-    Optional<String> usual = Literals.usual(input.type());
+    boolean mayBeOpened = FILES.contains(input.type()) && !walked.surroundings().isEmpty();
+    Optional<String> usual = mayBeOpened ? Optional.empty() : Literals.usual(input.type());
     List<EnumValue> constants =
         base.code(Walker.internal(input.type())).map(ClassCode::constants).orElse(List.of());
     if (!constants.isEmpty()) {
       return Literals.of(constants.get(0), input.type()).orElseThrow();
     }
     if (usual.isEmpty()) {
-      boolean hasToBeThere = found.inputs().get(input) instanceof Stand;
+      boolean hasToBeThere = mayBeOpened || found.inputs().get(input) instanceof Stand;
       if (!hasToBeThere) {
         return "null";
       }
@@ -366,10 +370,11 @@ final class Wording {
     List<String> names = constructor.get().parameters();
     Type[] types = Type.getArgumentTypes(constructor.get().node().desc);
     for (int i = 0; i < types.length; i++) {
-      arguments.add(
-          value(
-              new Input(
-                  type + "." + names.get(i), types[i].getDescriptor(), Source.ARGUMENT, null)));
+      String descriptor = types[i].getDescriptor();
+      boolean mayBeOpened = FILES.contains(descriptor);
+      Input argument = new Input(type + "." + names.get(i), descriptor, Source.ARGUMENT, null);
+      isComplete &= !mayBeOpened;
+      arguments.add(mayBeOpened ? "any " + Literals.simple(descriptor) : value(argument));
     }
     return making(type, arguments);
   }
