@@ -96,7 +96,7 @@ public final class Challenge {
   /**
    * What came of it.
    *
-   * @param mutants how many there are in the code that was asked for, and in the shard
+   * @param byClass how many there are in the code that was asked for, and in the shard
    * @param takenOver how many verdicts were there already, or in an earlier run
    * @param isResumed whether they were there already
    * @param unfit why tests took no part, by their number
@@ -104,13 +104,18 @@ public final class Challenge {
    * @param isOver whether the budget ended it
    */
   public record Outcome(
-      int mutants,
+      Map<String, Integer> byClass,
       int takenOver,
       boolean isResumed,
       Map<Integer, String> unfit,
       List<SilentTests.Silent> silent,
       Shares shares,
-      boolean isOver) {}
+      boolean isOver) {
+    /** How many there are in all. */
+    public int mutants() {
+      return byClass.values().stream().mapToInt(Integer::intValue).sum();
+    }
+  }
 
   /** All tests run once unmutated: where that takes the whole budget, nothing would be decided. */
   private void checkBudget() {
@@ -198,7 +203,9 @@ public final class Challenge {
       }
       boolean isOver = System.nanoTime() - began > settings.budgetNanos();
       verdicts.about(Map.of("mutants", String.valueOf(all.size()), "complete", isOver ? "0" : "1"));
-      return new Outcome(all.size(), takenOver, settings.resumes(), unfit, silent, shares, isOver);
+      Map<String, Integer> byClass = new TreeMap<>();
+      all.forEach(c -> byClass.merge(c.plantable().mutant().className(), 1, Integer::sum));
+      return new Outcome(byClass, takenOver, settings.resumes(), unfit, silent, shares, isOver);
     }
   }
 

@@ -18,26 +18,28 @@ import java.util.TreeMap;
 /** What came of a challenge. */
 public final class ChallengeView {
   private static final int UNFIT_SHOWN = 5;
+  private static final String MORE = "; --all shows them";
 
   private final List<TriedMutant> mutants;
   private final Challenge.Outcome outcome;
   private final Map<Integer, String> testNames;
-  private final int survivorsShown;
+  private final int shown;
 
   /**
    * A view.
    *
    * @param testNames by number
+   * @param shown how many classes, and survivors, to show at most
    */
   public ChallengeView(
       List<TriedMutant> mutants,
       Challenge.Outcome outcome,
       Map<Integer, String> testNames,
-      int survivorsShown) {
+      int shown) {
     this.mutants = mutants;
     this.outcome = outcome;
     this.testNames = testNames;
-    this.survivorsShown = survivorsShown;
+    this.shown = shown;
   }
 
   /** The lines. */
@@ -151,26 +153,59 @@ public final class ChallengeView {
     return lines;
   }
 
+  /** One line of the table. */
+  private record OfClass(String name, Score score, long unreached, int undecided) {}
+
   private List<String> byClass(Paint paint) {
-    Columns columns = Columns.of("class", ">score", ">noticed", ">survived", ">unreached");
-    Map<String, List<TriedMutant>> byClass = new TreeMap<>();
+    Map<String, List<TriedMutant>> decided = new TreeMap<>();
     mutants.forEach(
-        m -> byClass.computeIfAbsent(m.mutant().className(), c -> new ArrayList<>()).add(m));
-    byClass.entrySet().stream()
-        .sorted(Comparator.comparing(e -> -Score.of(e.getValue()).survived()))
-        .forEach(
-            e -> {
-              Score score = Score.of(e.getValue());
-              long unreached =
-                  e.getValue().stream().filter(m -> m.fate() == Fate.UNREACHED).count();
-              columns.add(
-                  e.getKey(),
-                  score.value().map(Words::percent).orElse("-"),
-                  String.valueOf(score.noticed()),
-                  String.valueOf(score.survived()),
-                  String.valueOf(unreached));
-            });
-    return columns.lines(paint);
+        m -> decided.computeIfAbsent(m.mutant().className(), c -> new ArrayList<>()).add(m));
+    outcome.byClass().keySet().forEach(name -> decided.putIfAbsent(name, List.of()));
+    List<OfClass> rows =
+        decided.keySet().stream()
+            .map(name -> ofClass(name, decided.get(name)))
+            .sorted(Comparator.comparing(row -> -row.score().survived()))
+            .toList();
+    boolean isSampled = rows.stream().anyMatch(row -> row.undecided() > 0);
+    List<String> titles = new ArrayList<>(List.of("class", ">score"));
+    titles.addAll(isSampled ? List.of(">of all, from", ">to") : List.of());
+    titles.addAll(List.of(">noticed", ">survived", ">unreached"));
+    titles.addAll(isSampled ? List.of(">not decided") : List.of());
+    Columns columns = Columns.of(titles.toArray(String[]::new));
+    for (OfClass row : rows.subList(0, Math.min(shown, rows.size()))) {
+      List<String> cells = new ArrayList<>(List.of(row.name(), percent(row.score().value())));
+      if (isSampled) {
+        Optional<double[]> ends = row.score().interval();
+        cells.add(percent(ends.map(e -> e[0])));
+        cells.add(percent(ends.map(e -> e[1])));
+      }
+      cells.add(String.valueOf(row.score().noticed()));
+      cells.add(String.valueOf(row.score().survived()));
+      cells.add(String.valueOf(row.unreached()));
+      if (isSampled) {
+        cells.add(String.valueOf(row.undecided()));
+      }
+      columns.add(cells.toArray(String[]::new));
+    }
+    List<String> lines = new ArrayList<>(columns.lines(paint));
+    if (rows.size() > shown) {
+      lines.add(
+          paint.dim(
+              "and " + Words.count(rows.size() - shown, "more class", "more classes") + MORE));
+    }
+    return lines;
+  }
+
+  private OfClass ofClass(String name, List<TriedMutant> decided) {
+    Score score = Score.of(decided);
+    int undecided = Math.max(0, outcome.byClass().getOrDefault(name, 0) - decided.size());
+    long unreached = decided.stream().filter(m -> m.fate() == Fate.UNREACHED).count();
+    Score ofAll = new Score(score.noticed(), score.survived(), score.decided() + undecided);
+    return new OfClass(name, ofAll, unreached, undecided);
+  }
+
+  private static String percent(Optional<Double> share) {
+    return share.map(Words::percent).orElse("-");
   }
 
   private List<String> survivors(Paint paint, int width) {
@@ -182,9 +217,9 @@ public final class ChallengeView {
     lines.add("");
     lines.add(paint.bold("No test notices when"));
     String lastMethod = "";
-    int shown = 0;
+    int told = 0;
     for (TriedMutant survivor : survivors) {
-      if (shown++ == survivorsShown) {
+      if (told++ == shown) {
         break;
       }
       Mutant mutant = survivor.mutant();
@@ -197,8 +232,8 @@ public final class ChallengeView {
       int room = Math.max(60, width - place.length() - note.length());
       lines.add(place + Words.command(Unnoticed.when(mutant), room) + paint.dim(note));
     }
-    if (survivors.size() > survivorsShown) {
-      lines.add("  and " + (survivors.size() - survivorsShown) + " more; --all shows them");
+    if (survivors.size() > shown) {
+      lines.add("  and " + (survivors.size() - shown) + " more" + MORE);
     }
     int needInput = (int) survivors.stream().filter(TriedMutant::needsInput).count();
     if (needInput > 0) {

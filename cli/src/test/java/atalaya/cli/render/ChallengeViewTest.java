@@ -50,7 +50,12 @@ class ChallengeViewTest {
     Shares shares =
         new Shares(
             60_000_000_000L, 54_000_000_000L, 30_000_000_000L, 2_000_000_000L, 500_000_000L, 3);
-    return new Challenge.Outcome(mutants, isOver ? 2 : 0, false, unfit, silent, shares, isOver);
+    Map<String, Integer> byClass = new TreeMap<>();
+    if (mutants > 0) {
+      MUTANTS.forEach(m -> byClass.merge(m.mutant().className(), 1, Integer::sum));
+      byClass.merge("harbour.Buoy", mutants - MUTANTS.size(), Integer::sum);
+    }
+    return new Challenge.Outcome(byClass, isOver ? 2 : 0, false, unfit, silent, shares, isOver);
   }
 
   private static String shown(ChallengeView view) {
@@ -89,8 +94,7 @@ class ChallengeViewTest {
     Map<Integer, String> unfit =
         new TreeMap<>(Map.of(1, "it failed", 3, "it failed", 2, "it was skipped"));
     Challenge.Outcome sample = outcome(90, unfit, List.of(new SilentTests.Silent(2, 31, 12)), true);
-    assertThat(shown(new ChallengeView(MUTANTS, sample, TESTS, 1)))
-        .isEqualTo(
+    assertThat(shown(new ChallengeView(MUTANTS, sample, TESTS, 1))).isEqualTo(
             """
 
             mutation score 40.0 % (12.1 % to 76.4 % for all of them): 2 of 5 mutants on reached code were noticed, 1 of them by running on
@@ -100,10 +104,9 @@ class ChallengeViewTest {
               BuoyTest.shines(), OfficeTest.opens(): it failed
               BuoyTest.rings(): it was skipped
 
-            class          score  noticed  survived  unreached
-            harbour.Buoy  50.0 %        2         2          0
-            harbour.Quay   0.0 %        0         1          0
-            harbour.Bell       -        0         0          1
+            class          score  of all, from      to  noticed  survived  unreached  not decided
+            harbour.Buoy  50.0 %        15.3 %  84.7 %        2         2          0           83
+            and 2 more classes; --all shows them
 
             No test notices when
               harbour.Buoy#light(int)
