@@ -16,6 +16,7 @@ import atalaya.trial.find.PlantableMutant;
 import atalaya.trial.find.ProjectMutants;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -27,9 +28,12 @@ import java.util.TreeMap;
 /** Finds the mutants of some methods of a run, and who reaches them. */
 final class Candidates {
   private final RunFile run;
+  private static final int HEXADECIMAL = 16;
+  private static final int HASH_DIGITS = 64;
+  private static final int LONG_DIGITS = 16;
+
   private final List<KeptClass> classFiles;
-  private final Map<Integer, String> testBasis = new HashMap<>();
-  private final Map<BitSet, String> bases = new HashMap<>();
+  private final Map<Integer, long[]> testBasis = new HashMap<>();
 
   Candidates(RunFile run, List<KeptClass> classFiles, List<TestFigures> tests) {
     this.run = run;
@@ -44,7 +48,8 @@ final class Candidates {
     for (TestFigures test : tests) {
       String id = test.test().id();
       String type = TestId.of(id).topClass().replaceAll("\\$.*", "");
-      testBasis.put(test.test().number(), id + byOutermost.getOrDefault(type, new StringBuilder()));
+      String whole = id + byOutermost.getOrDefault(type, new StringBuilder());
+      testBasis.put(test.test().number(), numbers(Hash.of(whole.getBytes(StandardCharsets.UTF_8))));
     }
   }
 
@@ -101,14 +106,22 @@ final class Candidates {
   }
 
   private String basis(PlantableMutant mutant, Reaching.Reached reached) {
-    String tests =
-        bases.computeIfAbsent(
-            reached.tests(),
-            numbers -> {
-              List<String> all = numbers.stream().mapToObj(testBasis::get).sorted().toList();
-              return Hash.of(String.join("\n", all).getBytes(StandardCharsets.UTF_8));
-            });
-    String all = mutant.codeHash() + tests + reached.bySome() + reached.outside();
+    long[] tests = new long[HASH_DIGITS / LONG_DIGITS];
+    reached.tests().stream()
+        .mapToObj(testBasis::get)
+        .forEach(one -> Arrays.setAll(tests, k -> tests[k] + one[k]));
+    String all = mutant.codeHash() + Arrays.toString(tests) + reached.bySome() + reached.outside();
     return Hash.of(all.getBytes(StandardCharsets.UTF_8)).substring(0, 16);
+  }
+
+  /** A hash as numbers; their sums stand for a set of tests in any order. */
+  private static long[] numbers(String hash) {
+    long[] numbers = new long[HASH_DIGITS / LONG_DIGITS];
+    Arrays.setAll(
+        numbers,
+        k ->
+            Long.parseUnsignedLong(
+                hash.substring(k * LONG_DIGITS, (k + 1) * LONG_DIGITS), HEXADECIMAL));
+    return numbers;
   }
 }

@@ -42,9 +42,13 @@ import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 
 /** Challenges a run: plants its mutants one at a time and keeps what came of each. */
 public final class Challenge {
+  /** So many classes are held with their mutants, so that a large project needs little room. */
+  private static final int PLANTED_AT_ONCE = 32;
+
   private final RunFile run;
   private final Project project;
   private final Settings settings;
@@ -292,25 +296,39 @@ public final class Challenge {
           }
         });
     PlantedClasses classes = PlantedClasses.in(settings.scratch().resolve("planted"));
-    Set<String> seen = new HashSet<>();
-    for (KeptClass file : classFiles) {
-      if (seen.add(file.name())) {
-        ClassPlanter.Planted planted =
-            ClassPlanter.all(
-                file.bytes(),
-                typeNames.size(),
-                plantings.getOrDefault(file.name(), List.of()),
-                numbers.getOrDefault(file.name(), Map.of()));
-        typeNames.add(file.name());
-        invalid.addAll(planted.left());
-        planted
-            .watched()
-            .forEach(w -> watched.computeIfAbsent(w.mutant(), m -> new ArrayList<>()).add(w));
-        classes.mutated().add(file.name(), file.bytes(), planted.mutated());
-        classes.watching().add(file.name(), file.bytes(), planted.watching());
+    Map<String, KeptClass> distinct = new LinkedHashMap<>();
+    classFiles.forEach(file -> distinct.putIfAbsent(file.name(), file));
+    List<KeptClass> files = List.copyOf(distinct.values());
+    for (int from = 0; from < files.size(); from += PLANTED_AT_ONCE) {
+      int first = from;
+      List<KeptClass> some = files.subList(from, Math.min(from + PLANTED_AT_ONCE, files.size()));
+      List<ClassPlanter.Planted> planted =
+          IntStream.range(0, some.size())
+              .parallel()
+              .mapToObj(
+                  i ->
+                      ClassPlanter.all(
+                          some.get(i).bytes(),
+                          first + i,
+                          plantings.getOrDefault(some.get(i).name(), List.of()),
+                          numbers.getOrDefault(some.get(i).name(), Map.of())))
+              .toList();
+      for (int i = 0; i < some.size(); i++) {
+        add(some.get(i), planted.get(i), classes);
       }
     }
     return classes.finish();
+  }
+
+  private void add(KeptClass file, ClassPlanter.Planted planted, PlantedClasses classes)
+      throws IOException {
+    typeNames.add(file.name());
+    invalid.addAll(planted.left());
+    planted
+        .watched()
+        .forEach(w -> watched.computeIfAbsent(w.mutant(), m -> new ArrayList<>()).add(w));
+    classes.mutated().add(file.name(), file.bytes(), planted.mutated());
+    classes.watching().add(file.name(), file.bytes(), planted.watching());
   }
 
   /** All constructors of a class are one: what initialises fields stands in each of them. */

@@ -40,6 +40,7 @@ final class TestOrder {
   private final List<String> typeNames;
   private final List<Integer> ranked;
   private final Map<BitSet, List<Integer>> orders = new HashMap<>();
+  private final Map<String, BitSet> standingIn = new HashMap<>();
   private final Map<String, BitSet> usersOf = new HashMap<>();
   private final Map<Integer, BitSet> setUp = new HashMap<>();
   private final Map<Entered, List<Integer>> entering = new HashMap<>();
@@ -62,6 +63,11 @@ final class TestOrder {
     this.typeNames = typeNames;
     Map<Integer, TestFigures> figures = new HashMap<>();
     tests.forEach(test -> figures.put(test.test().number(), test));
+    for (TestFigures test : tests) {
+      standingIn
+          .computeIfAbsent(TestId.of(test.test().id()).topClass(), type -> new BitSet())
+          .set(test.test().number());
+    }
     this.ranked =
         stage.unmutated().entrySet().stream()
             .filter(test -> test.getValue().isFit())
@@ -146,9 +152,7 @@ final class TestOrder {
   private BitSet users(String type) {
     BitSet users = new BitSet();
     reachOf.apply(type).byTest().keySet().stream().filter(n -> n > 0).forEach(users::set);
-    tests.stream()
-        .filter(test -> TestId.of(test.test().id()).topClass().equals(type))
-        .forEach(test -> users.set(test.test().number()));
+    users.or(standingIn.getOrDefault(type, new BitSet()));
     return users;
   }
 

@@ -94,7 +94,8 @@ class ChallengeViewTest {
     Map<Integer, String> unfit =
         new TreeMap<>(Map.of(1, "it failed", 3, "it failed", 2, "it was skipped"));
     Challenge.Outcome sample = outcome(90, unfit, List.of(new SilentTests.Silent(2, 31, 12)), true);
-    assertThat(shown(new ChallengeView(MUTANTS, sample, TESTS, 1))).isEqualTo(
+    assertThat(shown(new ChallengeView(MUTANTS, sample, TESTS, 1)))
+        .isEqualTo(
             """
 
             mutation score 40.0 % (12.1 % to 76.4 % for all of them): 2 of 5 mutants on reached code were noticed, 1 of them by running on

@@ -9,7 +9,9 @@ import atalaya.points.Hash;
 import atalaya.trial.plant.ClassPlanter;
 import atalaya.trial.plant.Planting;
 import atalaya.trial.plant.Replacement;
+import java.io.ByteArrayOutputStream;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -17,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.objectweb.asm.tree.AbstractInsnNode;
 import org.objectweb.asm.tree.ClassNode;
 import org.objectweb.asm.tree.MethodNode;
@@ -25,6 +28,7 @@ import org.objectweb.asm.tree.MethodNode;
 public final class MutantFinder {
   private final String path;
   private final String source;
+  private final int[] lineStarts;
   private final ClassNode type;
   private final Map<String, MethodNode> methods = new HashMap<>();
   private final Map<String, AbstractInsnNode[]> instructions = new HashMap<>();
@@ -36,6 +40,7 @@ public final class MutantFinder {
   private MutantFinder(byte[] classFile, String path, String source) {
     this.path = path;
     this.source = source;
+    this.lineStarts = lineStarts(source);
     this.type = ClassPlanter.read(classFile);
     for (MethodNode method : type.methods) {
       String key = method.name + method.desc;
@@ -139,7 +144,7 @@ public final class MutantFinder {
   }
 
   private boolean isNew(List<PlantableMutant.Place> places) {
-    StringBuilder print = new StringBuilder();
+    ByteArrayOutputStream print = new ByteArrayOutputStream();
     places.stream()
         .map(PlantableMutant.Place::code)
         .distinct()
@@ -150,13 +155,14 @@ public final class MutantFinder {
                       .filter(p -> p.code().equals(code))
                       .map(p -> new Planting(0, code, p.instruction(), p.replacement()))
                       .toList();
-              print.append(code).append(ClassPlanter.print(methods.get(code), plantings));
+              print.writeBytes(code.getBytes(UTF_8));
+              print.writeBytes(ClassPlanter.print(methods.get(code), plantings));
             });
-    return prints.add(Hash.of(print.toString().getBytes(UTF_8)));
+    return prints.add(Hash.of(print.toByteArray()));
   }
 
   private String hash(String code) {
-    return Hash.of(ClassPlanter.print(methods.get(code), List.of()).getBytes(UTF_8));
+    return Hash.of(ClassPlanter.print(methods.get(code), List.of()));
   }
 
   private PlantableMutant mutant(Found found) {
@@ -170,10 +176,7 @@ public final class MutantFinder {
             - 1;
     String className = type.name.replace('/', '.');
     String name = PlaceName.of(className, found.method(), kind, text, variation.mutated(), ordinal);
-    int line =
-        1
-            + (int)
-                source.substring(0, (int) variation.start()).chars().filter(c -> c == '\n').count();
+    int line = line((int) variation.start());
     return new PlantableMutant(
         new Mutant(
             name,
@@ -186,5 +189,20 @@ public final class MutantFinder {
             variation.mutated()),
         found.places(),
         hashes.computeIfAbsent(found.places().get(0).code(), this::hash));
+  }
+
+  /** Of a place in the source, counted from 1. */
+  private int line(int at) {
+    int line = Arrays.binarySearch(lineStarts, at);
+    return line >= 0 ? line + 1 : -line - 1;
+  }
+
+  private static int[] lineStarts(String source) {
+    return IntStream.concat(
+            IntStream.of(0),
+            IntStream.range(0, source.length())
+                .filter(i -> source.charAt(i) == '\n')
+                .map(i -> i + 1))
+        .toArray();
   }
 }

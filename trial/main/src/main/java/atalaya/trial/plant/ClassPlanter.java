@@ -120,8 +120,8 @@ public final class ClassPlanter {
   }
 
   /** A print of one method with a mutant for good, to tell whether two mutants are the same. */
-  public static String print(MethodNode method, List<Planting> places) {
-    ClassWriter writer = new ClassWriter(ClassWriter.COMPUTE_MAXS);
+  public static byte[] print(MethodNode method, List<Planting> places) {
+    ClassWriter writer = new ClassWriter(0);
     writer.visit(Opcodes.V1_5, 0, "Print", null, "java/lang/Object", null);
     var to = writer.visitMethod(method.access, method.name, method.desc, null, null);
     to.visitCode();
@@ -131,7 +131,7 @@ public final class ClassPlanter {
     to.visitMaxs(0, 0);
     to.visitEnd();
     writer.visitEnd();
-    return new String(writer.toByteArray(), java.nio.charset.StandardCharsets.ISO_8859_1);
+    return writer.toByteArray();
   }
 
   private static Map<Integer, Replacement> at(List<Planting> places, MethodNode method) {
