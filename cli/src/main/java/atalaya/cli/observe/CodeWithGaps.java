@@ -12,7 +12,10 @@ import atalaya.core.run.Detail;
 import atalaya.core.run.RunInfo;
 import atalaya.java.ProjectModel;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 
@@ -34,7 +37,10 @@ record CodeWithGaps(
       CodeClass code = info.detail() == Detail.METHODS ? MethodEntries.of(whole) : whole;
       classes.add(leaving.from(code, model.naturesOf(whole), reach.apply(whole.name()).all()));
     }
-    GapFinder finder = new GapFinder(classes, name -> reach.apply(name).all());
+    Map<String, BitSet> reached = new ConcurrentHashMap<>();
+    GapFinder finder =
+        new GapFinder(
+            classes, name -> reached.computeIfAbsent(name, type -> reach.apply(type).all()));
     List<List<Gap>> gaps =
         IntStream.range(0, classes.size()).parallel().mapToObj(finder::of).toList();
     ProjectModel lean =

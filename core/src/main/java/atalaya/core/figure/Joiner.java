@@ -155,19 +155,20 @@ public final class Joiner {
     }
 
     void count(ClassReach reach) {
-      Map<BitSet, Pattern> patterns = new IdentityHashMap<>();
+      Map<BitSet, List<Integer>> byPoints = new IdentityHashMap<>();
       reach
           .byTest()
           .forEach(
-              (test, points) -> {
-                Pattern pattern = patterns.computeIfAbsent(points, this::pattern);
-                if (test <= OUTSIDE) {
-                  pattern.things.forEach(thing -> thing.otherwise = true);
-                } else {
-                  reached(pattern, test);
-                }
-                pattern.initialisers.forEach(thing -> thing.otherwise = true);
-              });
+              (test, points) -> byPoints.computeIfAbsent(points, p -> new ArrayList<>()).add(test));
+      byPoints.forEach(
+          (points, by) -> {
+            Pattern pattern = pattern(points);
+            if (by.get(0) <= OUTSIDE) {
+              pattern.things.forEach(thing -> thing.otherwise = true);
+            }
+            reached(pattern, by.stream().filter(test -> test > OUTSIDE).toList());
+            pattern.initialisers.forEach(thing -> thing.otherwise = true);
+          });
       for (Thing thing : things) {
         if (counts && thing.tests == 1 && !thing.otherwise) {
           TestSums only = sums(thing.lastTest);
@@ -196,15 +197,18 @@ public final class Joiner {
       return new Pattern(ofTests, initialisers);
     }
 
-    private void reached(Pattern pattern, int test) {
+    private void reached(Pattern pattern, List<Integer> by) {
+      if (by.isEmpty()) {
+        return;
+      }
       for (Thing thing : pattern.things) {
-        thing.tests++;
-        thing.lastTest = test;
+        thing.tests += by.size();
+        thing.lastTest = by.get(0);
       }
       for (int method : pattern.methods) {
-        testsOfMethod[method]++;
+        testsOfMethod[method] += by.size();
       }
-      if (counts) {
+      for (int test : counts ? by : List.<Integer>of()) {
         TestSums sums = sums(test);
         sums.lines += pattern.lines;
         sums.outcomes += pattern.outcomes;

@@ -27,6 +27,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
@@ -250,16 +251,21 @@ public final class RunFileWriter {
   private void reach(RunContents run) throws SQLException {
     Map<String, Integer> ids = ids(run.figures());
     Map<BitSet, Integer> patterns = new HashMap<>();
+    Map<BitSet, Integer> known = new IdentityHashMap<>(); // Most are the same object.
     try (PreparedStatement pattern =
             database.prepareStatement("INSERT INTO pattern VALUES (?, ?)");
         PreparedStatement reach = database.prepareStatement("INSERT INTO reach VALUES (?, ?, ?)")) {
       for (var ofClass : run.reach().entrySet()) {
         for (var ofTest : ofClass.getValue().byTest().entrySet()) {
-          Integer id = patterns.get(ofTest.getValue());
-          if (id == null) {
-            id = patterns.size() + 1;
-            patterns.put(ofTest.getValue(), id);
-            set(pattern, id, bytes(ofTest.getValue()));
+          BitSet points = ofTest.getValue();
+          Integer id = known.get(points);
+          id = id == null ? patterns.get(points) : id;
+          boolean isNew = id == null;
+          id = isNew ? patterns.size() + 1 : id;
+          known.put(points, id);
+          if (isNew) {
+            patterns.put(points, id);
+            set(pattern, id, bytes(points));
             pattern.addBatch();
           }
           set(reach, ids.get(ofClass.getKey()), ofTest.getKey(), id);
