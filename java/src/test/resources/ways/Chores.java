@@ -578,4 +578,42 @@ class Chores {
       return;
     }
   }
+
+  // ---- lines ----
+
+  static void secondLine(java.io.Reader log) throws java.io.IOException {
+    java.io.BufferedReader lines = new java.io.BufferedReader(log);
+    for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+      if (line.startsWith("wreck")) {
+        String where = lines.readLine();
+        if (where != null && where.endsWith("north")) {
+          throw new Here();
+        }
+      }
+    }
+  }
+
+  static void shortLog(java.io.BufferedReader log) throws java.io.IOException {
+    if ("fog".equals(log.readLine()) && log.readLine() == null) {
+      throw new Here();
+    }
+  }
+
+  static void piped(java.io.InputStream log) throws java.io.IOException {
+    try (var lines =
+        new java.io.BufferedReader(
+            new java.io.InputStreamReader(log, java.nio.charset.StandardCharsets.UTF_8))) {
+      String line = lines.readLine();
+      if (line != null && line.length() == 4) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void skipped(java.io.Reader log) throws java.io.IOException {
+    log.read();
+    if ("fog".equals(new java.io.BufferedReader(log).readLine())) {
+      throw new Here(); // open
+    }
+  }
 }

@@ -20,7 +20,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
@@ -34,8 +33,6 @@ import javax.tools.ToolProvider;
 
 /** A small project that is compiled, and runs of it of which is said what they reached. */
 final class MadeUpHarbour {
-  static final Instant NOON = Instant.parse("2026-05-04T12:00:00Z");
-
   static final String BUOY =
       """
       package harbour;
@@ -141,7 +138,7 @@ final class MadeUpHarbour {
             name,
             "id-" + name,
             "harbour",
-            NOON.minusSeconds(60L * minutesAgo),
+            Terminal.NOON.minusSeconds(60L * minutesAgo),
             5_000,
             List.of("mvn", "test"),
             0,

@@ -30,20 +30,14 @@ import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SchemaLocation;
 import com.networknt.schema.SpecVersion;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.DriverManager;
-import java.time.Clock;
-import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.OptionalLong;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -54,12 +48,11 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** The commands that read a run, on a run that is made up. */
 class ReadingCommandsTest {
-  private static final Instant NOON = Instant.parse("2026-05-04T12:00:00Z");
   private static final String SOURCE = "package harbour;\nclass Buoy {}\n";
 
   @TempDir Path project;
-  private final StringWriter out = new StringWriter();
-  private final StringWriter err = new StringWriter();
+  private String out;
+  private String err;
 
   @BeforeEach
   void writeRun() throws IOException {
@@ -90,7 +83,7 @@ class ReadingCommandsTest {
             name,
             "id",
             "harbour",
-            NOON.minusSeconds(600),
+            Terminal.NOON.minusSeconds(600),
             5,
             name.equals("two") ? Collections.nCopies(60, "words") : List.of("mvn", "test"),
             1,
@@ -186,21 +179,11 @@ class ReadingCommandsTest {
   }
 
   private int atalaya(int columns, String words) {
-    out.getBuffer().setLength(0);
-    err.getBuffer().setLength(0);
-    Console console =
-        new Console(
-            new PrintWriter(out),
-            new PrintWriter(err),
-            project,
-            project,
-            Clock.fixed(NOON, ZoneOffset.UTC),
-            columns == 0 ? OptionalInt.empty() : OptionalInt.of(columns),
-            false);
-    int exitCode = Atalaya.run(words.isEmpty() ? new String[0] : words.split(" "), console);
-    console.out().flush();
-    console.err().flush();
-    return exitCode;
+    Terminal done =
+        Terminal.run(project, columns, words.isEmpty() ? new String[0] : words.split(" "));
+    out = done.out();
+    err = done.err();
+    return done.exitCode();
   }
 
   @ParameterizedTest
@@ -234,7 +217,7 @@ class ReadingCommandsTest {
             .getSchema(
                 SchemaLocation.of(
                     Path.of("../docs/schema/" + schema + ".json").toUri().toString()));
-    var document = new ObjectMapper().readTree(out.toString());
+    var document = new ObjectMapper().readTree(out);
     assertThat(validator.validate(document)).isEmpty();
     assertThat(document.fieldNames().next()).isEqualTo("atalaya");
     String rows =
@@ -251,7 +234,7 @@ class ReadingCommandsTest {
   @Test
   void rankShowsTheWorstWithItsThresholdsAndHowFewHoldHowMuch() {
     assertThat(atalaya(0, "rank")).isZero();
-    assertThat(out.toString().lines())
+    assertThat(out.lines())
         .contains(
             "run one, 10 minutes ago: mvn test (1 test)",
             "left out: 1 class by --leave-out fog/**",
@@ -263,18 +246,16 @@ class ReadingCommandsTest {
         .anyMatch(line -> line.startsWith("failed tests: 1 (BuoyTest.bell())"))
         .anyMatch(line -> line.matches("  high +5\\.00  █{27}·{3} +90\\.0 % +1 +80\\.0 %"))
         .allMatch(line -> line.length() <= 100);
-    assertThat(err.toString()).contains("Next: atalaya inspect 'Buoy#light'");
+    assertThat(err).contains("Next: atalaya inspect 'Buoy#light'");
     assertThat(atalaya(0, "rank Buoy#bell --format csv")).isZero();
-    assertThat(out.toString().split("\r\n")).hasSize(2);
+    assertThat(out.split("\r\n")).hasSize(2);
     assertThat(atalaya(0, "rank --level high --format md")).isZero();
-    assertThat(out.toString())
+    assertThat(out)
         .contains("| 1 | 9.00 | high | 9 | 0/16 | 0/2 | 1 | Buoy#light(int) | Buoy.java:3 |");
     assertThat(atalaya(150, "rank --top 1 --colour never")).isZero();
-    assertThat(out.toString())
-        .contains("Buoy.java:3", "... and 1 more method")
-        .doesNotContain("\u001b");
+    assertThat(out).contains("Buoy.java:3", "... and 1 more method").doesNotContain("\u001b");
     assertThat(atalaya(150, "rank")).isZero();
-    assertThat(out.toString()).contains("\u001b[36m█");
+    assertThat(out).contains("\u001b[36m█");
   }
 
   @Test
@@ -285,24 +266,24 @@ class ReadingCommandsTest {
             "path,class,method,line,condition,outcome,reached,hits,tests,decision\r\n"
                 + "Buoy.java,harbour.Buoy,light(int),4,\"a, \"\"b\"\"\",true,false,,0,\r\n");
     assertThat(atalaya(0, "export lines --out no/such/folder.csv")).isEqualTo(3);
-    assertThat(err.toString()).startsWith("atalaya: can't write ").hasLineCount(1);
+    assertThat(err).startsWith("atalaya: can't write ").hasLineCount(1);
   }
 
   @Test
   void bareSaysWhereOneStandsAndWhatIsNext() throws IOException {
     assertThat(atalaya(0, "")).isZero();
-    assertThat(out.toString()).contains("lines 3/20 (15.0 %)", "9.00  high", "medium from 2.00");
-    assertThat(err.toString()).contains("Next: atalaya rank");
+    assertThat(out).contains("lines 3/20 (15.0 %)", "9.00  high", "medium from 2.00");
+    assertThat(err).contains("Next: atalaya rank");
     Files.writeString(project.resolve("Buoy.java"), "class Buoy { int x; }");
     assertThat(atalaya(0, "")).isZero();
-    assertThat(out.toString()).contains("changed since: 1 class (Buoy); observe again");
-    assertThat(err.toString()).contains("Next: atalaya observe");
+    assertThat(out).contains("changed since: 1 class (Buoy); observe again");
+    assertThat(err).contains("Next: atalaya observe");
     Files.delete(project.resolve("Buoy.java"));
     assertThat(atalaya(0, "rank")).isZero();
-    assertThat(out.toString()).contains("can't be told, the project is not here");
+    assertThat(out).contains("can't be told, the project is not here");
     assertThat(atalaya(0, "runs --remove one")).isZero();
     assertThat(atalaya(0, "")).isZero();
-    assertThat(out.toString()).contains("no run yet");
+    assertThat(out).contains("no run yet");
     assertThat(atalaya(0, "runs --remove ../../pom")).isEqualTo(3);
     assertThat(project.resolve("pom.xml")).exists();
   }
@@ -329,7 +310,7 @@ class ReadingCommandsTest {
         project.resolve(".atalaya/runs/two.run"),
         run("two", List.of(method("light(int)", 9, 4, 16), method("horn()", 2, 4, 4))));
     assertThat(atalaya(100, words)).isZero();
-    assertThat(out.toString().lines().map(line -> line.replaceAll("\u001b\\[\\d+m", "")).toList())
+    assertThat(out.lines().map(line -> line.replaceAll("\u001b\\[\\d+m", "")).toList())
         .isNotEmpty()
         .allMatch(line -> line.length() <= 100);
   }
@@ -357,10 +338,7 @@ class ReadingCommandsTest {
       statement.execute(damage);
     }
     assertThat(atalaya(0, words)).isEqualTo(3);
-    assertThat(err.toString())
-        .startsWith("atalaya: ")
-        .contains("one.run is damaged")
-        .hasLineCount(1);
+    assertThat(err).startsWith("atalaya: ").contains("one.run is damaged").hasLineCount(1);
     assertThat(project.resolve(".atalaya/log")).doesNotExist();
   }
 
@@ -382,7 +360,7 @@ class ReadingCommandsTest {
         project.resolve(".atalaya/runs/two.run"),
         run("two", List.of(method("light(int)", 9, 4, 16), method("bell(\u001b[31mx)", 2, 4, 4))));
     assertThat(atalaya(0, words)).isZero();
-    assertThat(out.toString()).isNotEmpty().doesNotContain("\u001b");
+    assertThat(out).isNotEmpty().doesNotContain("\u001b");
   }
 
   @ParameterizedTest
@@ -407,7 +385,7 @@ class ReadingCommandsTest {
       })
   void tellWhatDoesNotFitInOneLine(String words, String message) {
     assertThat(atalaya(0, words)).isEqualTo(3);
-    assertThat(err.toString()).startsWith("atalaya: ").contains(message).hasLineCount(1);
-    assertThat(out.toString()).isEmpty();
+    assertThat(err).startsWith("atalaya: ").contains(message).hasLineCount(1);
+    assertThat(out).isEmpty();
   }
 }

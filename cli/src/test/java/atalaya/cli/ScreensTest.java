@@ -11,15 +11,10 @@ import atalaya.core.run.Test;
 import atalaya.core.run.Verdict;
 import atalaya.store.runfile.RunFileWriter;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
@@ -62,8 +57,6 @@ class ScreensTest {
           "Buoy:17");
 
   @TempDir Path project;
-  private final StringWriter out = new StringWriter();
-  private final StringWriter err = new StringWriter();
 
   @BeforeEach
   void writeRuns() throws IOException {
@@ -125,19 +118,9 @@ class ScreensTest {
 
   /** What a command prints, and what it says beside it. */
   private String screen(String... words) {
-    Console console =
-        new Console(
-            new PrintWriter(out),
-            new PrintWriter(err),
-            project,
-            project,
-            Clock.fixed(MadeUpHarbour.NOON, ZoneOffset.UTC),
-            OptionalInt.of(100),
-            false);
-    assertThat(Atalaya.run(words, console)).isZero();
-    console.out().flush();
-    console.err().flush();
-    String all = out + "--\n" + err;
+    Terminal done = Terminal.run(project, 100, words);
+    assertThat(done.exitCode()).isZero();
+    String all = done.out() + "--\n" + done.err();
     return all.replaceAll("\u001b\\[\\d*m", "")
         .lines()
         .map(String::stripTrailing)

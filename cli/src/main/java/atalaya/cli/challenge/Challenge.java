@@ -129,8 +129,7 @@ public final class Challenge {
             .filter(test -> test.verdict() == Verdict.PASSED)
             .mapToLong(Test::milliseconds)
             .sum();
-    boolean isNew = !settings.resumes() && settings.earlier().isEmpty();
-    if (isNew && TimeUnit.MILLISECONDS.toNanos(millis) > settings.budgetNanos()) {
+    if (TimeUnit.MILLISECONDS.toNanos(millis) > settings.budgetNanos()) {
       throw new Failure(
           ExitCode.USAGE,
           "--budget must be more than the tests take, which all run once before a mutant is"
@@ -171,7 +170,10 @@ public final class Challenge {
   /** Does it. */
   public Outcome decide() throws IOException, InterruptedException {
     long began = System.nanoTime();
-    checkBudget();
+    boolean isNew = !settings.resumes() && settings.earlier().isEmpty();
+    if (isNew) {
+      checkBudget(); // Sooner than it is known what is there to decide.
+    }
     progress.phase("finding mutants");
     all =
         new Candidates(run, classFiles, tests)
@@ -192,6 +194,7 @@ public final class Challenge {
       }
       Map<Integer, Candidate> open = open(known, verdicts);
       if (!open.isEmpty()) {
+        checkBudget();
         prepare(open);
         verdicts.unfit(unfit);
         Deciding deciding = new Deciding(open, verdicts);

@@ -45,10 +45,12 @@ final class Calls {
 
   private final Walker walker;
   private final Containers containers;
+  private final Lines lines;
 
   Calls(Walker walker) {
     this.walker = walker;
     this.containers = new Containers(walker);
+    this.lines = new Lines(walker);
   }
 
   /** A call that has to throw. */
@@ -153,7 +155,9 @@ final class Calls {
       return ofBuilder.get();
     }
     if (call.name.equals("<init>") && !walker.base.has(call.owner)) {
-      mayWrite(arguments);
+      if (!lines.isMade(arguments.get(0), call, arguments.subList(1, arguments.size()))) {
+        mayWrite(arguments);
+      }
       if (Containers.isContainer(call.owner)) {
         containers.made(arguments.get(0), arguments.subList(1, arguments.size()));
       }
@@ -167,6 +171,10 @@ final class Calls {
       if (result.isPresent()) {
         return result.get();
       }
+    }
+    Optional<Term> line = isStatic ? Optional.empty() : lines.call(call, arguments.get(0));
+    if (line.isPresent()) {
+      return line.get();
     }
     boolean isPure =
         Platform.isPure(call.owner, call.name)
@@ -432,9 +440,10 @@ final class Calls {
         : Optional.empty();
   }
 
-  /** A call that is not followed may put something else into arrays. */
+  /** A call that is not followed may put something else into arrays, or read lines. */
   private void mayWrite(List<Term> arguments) {
     for (Term argument : arguments) {
+      lines.lose(argument);
       boolean isArray = argument.type().startsWith("[");
       if (isArray && walker.state.elements.containsKey(argument)) {
         walker.state.elements.get(argument).replaceAll(was -> Term.unknown("element", was.type()));

@@ -262,8 +262,15 @@ final class Wording {
         as.name() + " instanceof " + Literals.simple(as.type()), "Z", Source.ARGUMENT, null);
   }
 
-  /** A text under way; a collection or an array with as many elements as are needed. */
+  /**
+   * What gives lines; a text under way; a collection or an array with as many elements as are
+   * needed.
+   */
   private Optional<String> elements(Input of) {
+    Optional<String> ofLines = Lines.making(of, found.inputs(), made);
+    if (ofLines.isPresent()) {
+      return ofLines;
+    }
     Input held = Builders.held(of);
     if (found.inputs().get(held) instanceof String text) {
       made.put(held, "");

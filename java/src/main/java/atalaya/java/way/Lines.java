@@ -1,0 +1,112 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Term;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.objectweb.asm.tree.MethodInsnNode;
+
+/** The lines that code reads from what it is given: a test gives it a text that has them. */
+final class Lines {
+  /** What takes over what another one gives. */
+  private static final Set<String> AROUND =
+      Set.of("java/io/BufferedReader", "java/io/LineNumberReader", "java/io/InputStreamReader");
+
+  /** How a test makes what gives lines, by its descriptor. */
+  private static final Map<String, String> MADE =
+      Map.of(
+          "Ljava/io/Reader;", "new StringReader(%s)",
+          "Ljava/io/BufferedReader;", "new BufferedReader(new StringReader(%s))",
+          "Ljava/io/InputStream;", "new ByteArrayInputStream(%s.getBytes())");
+
+  /** Where others may have read from something. */
+  private static final State.Cursor LOST = new State.Cursor(Term.NULL, 0);
+
+  private final Walker walker;
+
+  Lines(Walker walker) {
+    this.walker = walker;
+  }
+
+  /** How far something was read; empty for what gives no lines of what a test gives. */
+  private Optional<State.Cursor> cursor(Term source) {
+    boolean isGiven =
+        source instanceof Term.Input input
+            && input.source() == Term.Source.ARGUMENT
+            && MADE.containsKey(input.type());
+    State.Cursor known = walker.state.cursors.get(source);
+    return Optional.ofNullable(known == null && isGiven ? new State.Cursor(source, 0) : known)
+        .filter(at -> at.over() instanceof Term.Input);
+  }
+
+  /** Whether something new takes over what another one gives; it does from now on. */
+  boolean isMade(Term reader, MethodInsnNode call, List<Term> arguments) {
+    Optional<State.Cursor> inner =
+        AROUND.contains(call.owner) && !arguments.isEmpty()
+            ? cursor(arguments.get(0)).filter(at -> at.next() == 0)
+            : Optional.empty();
+    inner.ifPresent(at -> walker.state.cursors.put(reader, at));
+    return inner.isPresent();
+  }
+
+  /** The next line, or null at the end; empty where it is not known what is read from. */
+  Optional<Term> call(MethodInsnNode call, Term reader) {
+    Optional<State.Cursor> at = AROUND.contains(call.owner) ? cursor(reader) : Optional.empty();
+    boolean isReading = call.name.equals("readLine");
+    if (at.isEmpty() || !isReading && !call.name.equals("close")) {
+      return Optional.empty();
+    }
+    State.Cursor now = at.get();
+    int next = isReading ? now.next() + 1 : now.next();
+    walker.state.cursors.put(reader, new State.Cursor(now.over(), next));
+    return Optional.of(isReading ? line((Term.Input) now.over(), now.next()) : Term.NULL);
+  }
+
+  /** Others may read from these from now on. */
+  void lose(Term read) {
+    if (cursor(read).isPresent()) {
+      walker.state.cursors.put(read, LOST);
+    }
+  }
+
+  private static Term.Input line(Term.Input source, int at) {
+    return new Term.Input(
+        source.name() + " line " + (at + 1), Concatenation.TEXT, Term.Source.ELEMENT, null);
+  }
+
+  /**
+   * How a test makes something that gives lines.
+   *
+   * @param found what lines have to be
+   * @param settled takes those that come of it
+   * @return empty where nothing is asked of its lines
+   */
+  static Optional<String> making(
+      Term.Input source, Map<Term.Input, Object> found, Map<Term.Input, String> settled) {
+    StringBuilder text = new StringBuilder();
+    Map<Term.Input, String> lines = new HashMap<>();
+    for (Term.Input line = line(source, 0);
+        found.containsKey(line);
+        line = line(source, lines.size())) {
+      lines.put(line, "");
+      if (found.get(line) instanceof String words) {
+        text.append(words).append('\n');
+      }
+    }
+    boolean isOfLines =
+        MADE.containsKey(source.type())
+            && !lines.isEmpty()
+            && text.indexOf("\r") < 0
+            && text.chars().filter(c -> c == '\n').count() <= lines.size();
+    if (!isOfLines) {
+      return Optional.empty();
+    }
+    settled.putAll(lines);
+    return Optional.of(
+        String.format(
+            MADE.get(source.type()),
+            Literals.of(text.toString(), Concatenation.TEXT).orElseThrow()));
+  }
+}
