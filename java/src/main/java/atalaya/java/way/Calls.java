@@ -291,7 +291,7 @@ final class Calls {
     Optional<MethodCode> code = walker.base.code(ref);
     if (code.isEmpty() || walker.isAtEnd()) {
       mayWrite(arguments);
-      return unknown(call);
+      return unfollowed(call, code);
     }
     passLikely(ref, code.get(), new HashSet<>());
     boolean makes = call.name.equals("<init>");
@@ -313,7 +313,7 @@ final class Calls {
         walker.state.fields.clear();
         walker.state.fields.putAll(before.fields);
       }
-      return unknown(call);
+      return unfollowed(call, code);
     }
     Optional<Term> only = walker.isCaught() ? Optional.empty() : onlyResult(code.get(), arguments);
     if (only.isPresent()) {
@@ -328,7 +328,17 @@ final class Calls {
       return unknown(call);
     }
     result.ifPresent(term -> walker.require(new Completes(term, Reason.unwritten(walker.line()))));
-    return result.orElse(unknown(call));
+    return result.orElseGet(() -> unfollowed(call, code));
+  }
+
+  /** Of a call that could not be followed it is not known whether it throws. */
+  private Term unfollowed(MethodInsnNode call, Optional<MethodCode> code) {
+    if (code.isEmpty() || code.get().mayRefuse()) {
+      Term throwing = throwing(call, "an exception");
+      Reason reason = Reason.unwritten(walker.line());
+      walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
+    }
+    return unknown(call);
   }
 
   /**

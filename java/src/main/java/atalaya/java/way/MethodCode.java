@@ -328,4 +328,14 @@ final class MethodCode {
       done.accept(new MethodCode(type, node, at, outcomes, mayThrow));
     }
   }
+
+  /** Whether somewhere in it something new is thrown. */
+  boolean mayRefuse() {
+    for (int i = 1; i < size(); i++) {
+      if (at(i).getOpcode() == Opcodes.ATHROW && at(i - 1) instanceof MethodInsnNode) {
+        return true;
+      }
+    }
+    return false;
+  }
 }

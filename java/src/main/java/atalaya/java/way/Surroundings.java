@@ -44,6 +44,9 @@ final class Surroundings {
           "java/lang/ProcessBuilder",
           "java/lang/Runtime");
 
+  /** What ends the JVM, and with it all tests. */
+  static final String END = "System.exit";
+
   private Surroundings() {}
 
   static Optional<String> of(MethodInsnNode call) {

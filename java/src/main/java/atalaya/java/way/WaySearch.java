@@ -17,6 +17,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
+import java.util.stream.IntStream;
+import org.objectweb.asm.tree.MethodInsnNode;
 
 /**
  * Looks for the heaviest path of a method for which there are values. A path that contradicts
@@ -190,7 +192,7 @@ final class WaySearch {
         if (certain == null && steered++ < MOST_STEERED) {
           steer(next.get());
         }
-        if (certain == null && begins++ < MOST_BEGUN) {
+        if (certain == null && begins++ < MOST_BEGUN && !mayEndJvm()) {
           begin(next.get(), walked.get(), conflict.get());
         }
         others(next.get(), walked.get(), conflict.get());
@@ -328,6 +330,15 @@ final class WaySearch {
       begun = new Solved(there.get(), found);
       begunWeight = weight;
     }
+  }
+
+  /** Where a way goes on, that may be the end of the JVM and of its tests. */
+  private boolean mayEndJvm() {
+    return IntStream.range(0, code.size())
+        .mapToObj(code::at)
+        .filter(MethodInsnNode.class::isInstance)
+        .map(call -> Surroundings.of((MethodInsnNode) call))
+        .anyMatch(Optional.of(Surroundings.END)::equals);
   }
 
   private boolean isWanted(Path.Move move) {

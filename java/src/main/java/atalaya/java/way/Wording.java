@@ -80,6 +80,7 @@ final class Wording {
         isComplete
             && found.open().isEmpty()
             && walked.doubles().isEmpty()
+            && !walked.surroundings().contains(Surroundings.END)
             && found.inputs().keySet().stream().allMatch(this::isMadeByTest);
     if (!isDecided) {
       givens.addAll(walked.arguments().size(), objects(told, parts));
@@ -139,7 +140,9 @@ final class Wording {
   private boolean isMadeByTest(Input input) {
     return switch (input.source()) {
       case ARGUMENT -> !input.name().contains(" instanceof ") || settled.contains(input);
-      case STATE -> java.util.Objects.equals(input.usual(), found.inputs().get(input));
+      case STATE ->
+          java.util.Objects.equals(input.usual(), found.inputs().get(input))
+              && holder(input).isPresent();
       case ELEMENT ->
           made.containsKey(input)
               || input.name().matches(".*\\.(size\\(\\)|length)|.*\\[\\d+\\]")
@@ -176,13 +179,8 @@ final class Wording {
     if (java.util.Objects.equals(state.usual(), found.inputs().get(state))) {
       return "as it is made";
     }
-    String field = state.name().substring(state.name().lastIndexOf('.') + 1);
-    String type =
-        walked.built().keySet().stream()
-            .filter(o -> state.name().equals(Objects.prefix(o) + field))
-            .map(o -> Walker.internal(o.type()))
-            .findFirst()
-            .orElse("");
+    String field = fieldOf(state);
+    String type = holder(state).map(o -> Walker.internal(o.type())).orElse("");
     List<String> writers =
         base.code(type).stream()
             .flatMap(code -> code.writers(field).stream())
@@ -191,6 +189,17 @@ final class Wording {
             .limit(3)
             .toList();
     return writers.isEmpty() ? "the object's state" : "set by " + String.join(", ", writers);
+  }
+
+  private static String fieldOf(Input state) {
+    return state.name().substring(state.name().lastIndexOf('.') + 1);
+  }
+
+  /** The object that a test makes whose field it is; empty where it takes one as it is. */
+  private Optional<Input> holder(Input state) {
+    return walked.built().keySet().stream()
+        .filter(object -> state.name().equals(Objects.prefix(object) + fieldOf(state)))
+        .findFirst();
   }
 
   private String literal(Input input, Object value) {
