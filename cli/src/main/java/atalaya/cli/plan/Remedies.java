@@ -47,7 +47,7 @@ public final class Remedies {
     }
     Set<String> dead =
         remedies.stream()
-            .filter(remedy -> remedy.kind() == Remedy.Kind.DELETE)
+            .filter(remedy -> remedy.kind() == Remedy.Kind.DELETE && !remedy.isOffered())
             .map(Remedy::method)
             .collect(Collectors.toSet());
     planning
