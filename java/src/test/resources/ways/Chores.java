@@ -616,4 +616,22 @@ class Chores {
       throw new Here(); // open
     }
   }
+
+  // ---- two things at once ----
+
+  interface Floating {}
+
+  interface Lit {}
+
+  static final class Buoy implements Floating, Lit {}
+
+  static void both(Object thing) {
+    if (thing instanceof Floating && thing instanceof Lit) {
+      Floating floating = (Floating) thing;
+      Lit lit = (Lit) thing;
+      if (floating.equals(lit)) {
+        throw new Here(); // open
+      }
+    }
+  }
 }

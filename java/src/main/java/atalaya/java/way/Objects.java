@@ -161,11 +161,25 @@ final class Objects {
       Map<Term, List<Term>> elements,
       Set<Input> made) {}
 
+  /** An object of which no field was looked at is made in the plainest way. */
+  void settle(Input object) {
+    String type = Walker.internal(object.type());
+    boolean isThere =
+        walker.base.code(type).flatMap(code -> code.instance(walker.visible)).isPresent();
+    if (!isThere) {
+      build(object, Comparator.comparingInt(Objects::parameters));
+    }
+  }
+
   /** Whether an object can be made; if so, it is from now on. */
   private boolean build(Input object) {
+    return build(object, Comparator.comparingInt(Objects::parameters).reversed());
+  }
+
+  private boolean build(Input object, Comparator<MethodCode> best) {
     Boolean known = tried.putIfAbsent(object, false);
     if (known == null) {
-      known = canBeMade(object);
+      known = canBeMade(object, best);
       tried.put(object, known);
     }
     Making making = makings.get(object);
@@ -180,7 +194,7 @@ final class Objects {
   }
 
   /** Finds out how an object is made. */
-  private boolean canBeMade(Input object) {
+  private boolean canBeMade(Input object, Comparator<MethodCode> best) {
     String type = Walker.internal(object.type());
     Optional<ClassCode> code = walker.base.code(type);
     boolean isPlain = code.isPresent() && !code.get().isEnum() && !walker.base.isAbstract(type);
@@ -191,7 +205,9 @@ final class Objects {
         code.get().constructors().stream()
             .filter(c -> walker.visible.sees(type, c.node().access))
             .filter(c -> parameters(c) <= MOST_PARAMETERS)
-            .sorted(Comparator.comparingInt(Objects::parameters).reversed())
+            .sorted(
+                Comparator.comparing((MethodCode c) -> copies(c, object.type()))
+                    .thenComparing(best))
             .toList();
     for (MethodCode constructor : constructors) {
       if (build(object, constructor)) {
@@ -199,6 +215,13 @@ final class Objects {
       }
     }
     return false;
+  }
+
+  /**
+   * Whether a constructor needs an object of its own class, which would have to be made as well.
+   */
+  private static boolean copies(MethodCode constructor, String type) {
+    return constructor.node().desc.contains(type);
   }
 
   private static int parameters(MethodCode constructor) {

@@ -145,6 +145,9 @@ final class Walker {
       all.add(argument);
     }
     End end = walker.run(route.get(0), all, new Route(route, sites, 0));
+    if (receiver != null && !makes) {
+      walker.objects.settle(receiver);
+    }
     return new Walked(
         walker.state.constraints,
         walker.steps,

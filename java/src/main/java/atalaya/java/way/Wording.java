@@ -39,6 +39,10 @@ final class Wording {
   private final Map<Input, String> made = new HashMap<>();
   private final List<String> statements = new ArrayList<>();
   private final Set<Input> settled = new HashSet<>();
+
+  /** What is taken for something else may be taken for that as well. */
+  private final Set<Input> narrowing = new HashSet<>();
+
   private boolean isComplete = true;
 
   Wording(CodeBase base, Walked walked, Solution.Found found, Ref entry) {
@@ -225,10 +229,14 @@ final class Wording {
         walked.narrowings().stream()
             .filter(as -> as.name().equals(input.name()) && !as.type().equals(input.type()))
             .filter(as -> Integer.valueOf(1).equals(found.inputs().get(isOfType(as))))
+            .filter(as -> !narrowing.contains(as))
             .findFirst();
     if (narrowed.isPresent()) {
       settled.add(isOfType(narrowed.get()));
-      return value(narrowed.get());
+      narrowing.add(narrowed.get());
+      String value = value(narrowed.get());
+      narrowing.remove(narrowed.get());
+      return value;
     }
     Optional<String> elements = elements(input);
     if (elements.isPresent()) {
