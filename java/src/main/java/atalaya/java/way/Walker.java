@@ -146,6 +146,7 @@ final class Walker {
     }
     End end = walker.run(route.get(0), all, new Route(route, sites, 0));
     if (receiver != null && !makes) {
+      walker.depth++; // It is no part of the route.
       walker.objects.settle(receiver);
     }
     return new Walked(
