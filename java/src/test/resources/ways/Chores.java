@@ -610,6 +610,15 @@ class Chores {
     }
   }
 
+  static void numbered(java.io.Reader log) throws java.io.IOException {
+    java.io.LineNumberReader lines = new java.io.LineNumberReader(log);
+    lines.readLine();
+    String second = lines.readLine();
+    if (second != null && second.isBlank()) {
+      throw new Here();
+    }
+  }
+
   static void skipped(java.io.Reader log) throws java.io.IOException {
     log.read();
     if ("fog".equals(new java.io.BufferedReader(log).readLine())) {
