@@ -21,6 +21,12 @@ final class Lines {
           "Ljava/io/BufferedReader;", "new BufferedReader(new StringReader(%s))",
           "Ljava/io/InputStream;", "new ByteArrayInputStream(%s.getBytes())");
 
+  /** So many lines are looked at. */
+  private static final int MOST = 50;
+
+  /** A line of which nothing is asked. */
+  private static final String ANY = "a";
+
   /** Where others may have read from something. */
   private static final State.Cursor LOST = new State.Cursor(Term.NULL, 0);
 
@@ -76,6 +82,15 @@ final class Lines {
         source.name() + " line " + (at + 1), Concatenation.TEXT, Term.Source.ELEMENT, null);
   }
 
+  /** The number of the last line of which something is asked, from 0; -1 where there is none. */
+  private static int last(Term.Input source, Map<Term.Input, Object> found) {
+    int last = MOST - 1;
+    while (last >= 0 && !found.containsKey(line(source, last))) {
+      last--;
+    }
+    return last;
+  }
+
   /**
    * How a test makes something that gives lines.
    *
@@ -85,19 +100,20 @@ final class Lines {
    */
   static Optional<String> making(
       Term.Input source, Map<Term.Input, Object> found, Map<Term.Input, String> settled) {
+    if (!MADE.containsKey(source.type())) {
+      return Optional.empty();
+    }
     StringBuilder text = new StringBuilder();
     Map<Term.Input, String> lines = new HashMap<>();
-    for (Term.Input line = line(source, 0);
-        found.containsKey(line);
-        line = line(source, lines.size())) {
+    for (int at = last(source, found); at >= 0; at--) {
+      Term.Input line = line(source, at);
       lines.put(line, "");
-      if (found.get(line) instanceof String words) {
-        text.append(words).append('\n');
+      if (found.getOrDefault(line, ANY) instanceof String words) {
+        text.insert(0, words + "\n");
       }
     }
     boolean isOfLines =
-        MADE.containsKey(source.type())
-            && !lines.isEmpty()
+        !lines.isEmpty()
             && text.indexOf("\r") < 0
             && text.chars().filter(c -> c == '\n').count() <= lines.size();
     if (!isOfLines) {
