@@ -15,7 +15,7 @@ import java.util.regex.Pattern;
 
 /** The sources of the table of constructs as one program, {@code Drive}, in a folder. */
 record Constructs(Path folder, List<Path> files, Path jdk) {
-  private static final Pattern SINCE = Pattern.compile("// since (\\d+).*");
+  private static final Pattern RELEASES = Pattern.compile("// (since|until) (\\d+).*");
 
   private static final Path TABLE = Path.of("src/test/resources/constructs");
 
@@ -29,7 +29,7 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
   static Constructs compiledIn(Path folder, Path jdk, int release) throws IOException {
     List<Path> files;
     try (var all = Files.list(TABLE)) {
-      files = all.filter(file -> since(file) <= release).sorted().toList();
+      files = all.filter(file -> isIn(release, file)).sorted().toList();
     }
     Path sources = Files.createDirectories(folder.resolve("src"));
     StringBuilder main = new StringBuilder("public class Drive {\n");
@@ -52,11 +52,15 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
     return new Constructs(folder, files, jdk);
   }
 
-  /** The first release that has what is in a file: 8 unless its first line says another. */
-  private static int since(Path file) {
+  /** Whether a release has what is in a file: every one, unless its first line says which. */
+  private static boolean isIn(int release, Path file) {
     try (var lines = Files.lines(file)) {
-      Matcher since = SINCE.matcher(lines.findFirst().orElse(""));
-      return since.matches() ? Integer.parseInt(since.group(1)) : 8;
+      Matcher only = RELEASES.matcher(lines.findFirst().orElse(""));
+      if (!only.matches()) {
+        return true;
+      }
+      int said = Integer.parseInt(only.group(2));
+      return only.group(1).equals("since") ? release >= said : release <= said;
     } catch (IOException e) {
       throw new java.io.UncheckedIOException(e);
     }

@@ -354,14 +354,13 @@ public final class Challenge {
       for (int number : order) {
         Candidate candidate = open.get(number);
         int method = method(candidate);
-        boolean atStart =
-            candidate.plantable().mutant().method().equals("<clinit>()")
-                || stage.initialising().containsKey(method);
         List<Integer> reaching = tests.of(candidate.reached(), method);
         List<Integer> passing = tests.of(seen(stage, number, Watched::any));
         if (!invalid.contains(number) && !reaching.isEmpty() && !passing.isEmpty()) {
           tried.add(number);
           List<Watched> at = watched.get(number);
+          boolean atStart =
+              at.stream().anyMatch(w -> stage.isSeenInitialising(w.place(), w.sights()));
           boolean isShared = atStart || at.stream().anyMatch(Watched::isShared);
           boolean isSure = !atStart && !candidate.reached().bySome();
           List<Integer> changed = tests.of(seen(stage, number, Watched::sights));

@@ -57,10 +57,8 @@ final class Inverses {
       }
     }
     for (Constraint constraint : constraints) {
-      Constraint rewritten = inverses.rewritten(constraint);
-      if (rewritten != null) {
-        inverses.constraints.add(rewritten);
-      }
+      boolean isAsked = !inverses.splitTexts.isEmpty();
+      inverses.constraints.add(isAsked ? inverses.rewritten(constraint) : constraint);
     }
     return inverses;
   }
@@ -167,7 +165,8 @@ final class Inverses {
     if (splitTexts.contains(term)
         && TIDYING.contains(now.detail())
         && operands.get(0) instanceof Input text) {
-      String name = now.detail().replaceAll(".*\\.|\\(.*", "");
+      String called = now.detail();
+      String name = called.substring(called.lastIndexOf('.') + 1, called.indexOf('('));
       Input tidy = new Input(text.name() + "." + name + "()", text.type(), text.source(), null);
       tidied.put(tidy, text);
       return tidy;

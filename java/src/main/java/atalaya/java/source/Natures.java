@@ -8,6 +8,7 @@ import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.ConditionalExpressionTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ExpressionTree;
@@ -35,10 +36,16 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** Finds code that may be left out for its nature, as far as one file tells. */
 final class Natures extends TreeScanner<Void, Void> {
   private static final Set<String> LOGS = Set.of("log", "logger");
+
+  /** What makers of code write above what they made. */
+  private static final Pattern MADE =
+      Pattern.compile("(?i)\\bgenerated\\W+(?:by|from|with|using)\\b|\\bdo not (?:edit|modify)\\b");
 
   private final Places places;
   private final List<NatureMarks.Member> members = new ArrayList<>();
@@ -53,8 +60,26 @@ final class Natures extends TreeScanner<Void, Void> {
   static NatureMarks in(Places places) {
     Natures natures = new Natures(places);
     natures.scan(places.unit(), null);
+    if (MADE.matcher(aboveCode(places)).find()) {
+      places
+          .unit()
+          .getTypeDecls()
+          .forEach(type -> natures.member(type, Optional.of(Nature.GENERATED)));
+    }
     natures.lines.values().forEach(lines -> lines.andNot(natures.otherLines));
     return new NatureMarks(natures.members, natures.lines, natures.outcomes);
+  }
+
+  /** The comments above everything else. */
+  private static String aboveCode(Places places) {
+    CompilationUnitTree unit = places.unit();
+    long first =
+        Stream.of(unit.getImports().stream(), unit.getTypeDecls().stream())
+            .reduce(Stream.ofNullable(unit.getPackage()), Stream::concat)
+            .mapToLong(places::start)
+            .min()
+            .orElse(0);
+    return places.text().substring(0, (int) Math.max(0, first));
   }
 
   // ---- members ----

@@ -31,6 +31,10 @@ public final class SourceParser {
   /** Fewer files than this are not worth a compiler of their own. */
   private static final int WORTH_ONE = 6;
 
+  /** The newest Java there is, then the oldest that still has names that were taken since. */
+  private static final List<List<String>> LEVELS =
+      List.of(List.of("-proc:none"), List.of("-proc:none", "-source", "8"));
+
   private static final Pattern DOCUMENTATION = Pattern.compile("(?m)^([ \\t]*)/\\*\\*(?!/)");
 
   private SourceParser() {}
@@ -71,15 +75,31 @@ public final class SourceParser {
             part -> {
               int from = part * sources.size() / parts;
               int to = (part + 1) * sources.size() / parts;
-              return parse(compiler, sources.subList(from, to), withOperations, read);
+              return parseAll(compiler, sources.subList(from, to), withOperations, read);
             })
         .toList()
         .forEach(parsed::putAll);
     return parsed;
   }
 
+  private static <T> Map<SourceText, T> parseAll(
+      JavaCompiler compiler,
+      List<SourceText> sources,
+      boolean withOperations,
+      Function<Places, T> read) {
+    Map<SourceText, T> parsed = new HashMap<>();
+    for (List<String> level : LEVELS) {
+      List<SourceText> left = sources.stream().filter(s -> !parsed.containsKey(s)).toList();
+      if (!left.isEmpty()) {
+        parsed.putAll(parse(compiler, level, left, withOperations, read));
+      }
+    }
+    return parsed;
+  }
+
   private static <T> Map<SourceText, T> parse(
       JavaCompiler compiler,
+      List<String> level,
       List<SourceText> sources,
       boolean withOperations,
       Function<Places, T> read) {
@@ -102,7 +122,7 @@ public final class SourceParser {
                     broken.add(problem.getSource().toUri());
                   }
                 },
-                List.of("-proc:none"),
+                level,
                 null,
                 files);
     SourcePositions positions = Trees.instance(task).getSourcePositions();

@@ -49,6 +49,9 @@ public final class Fault {
    */
   public static boolean[] seen;
 
+  /** Which of it was seen while a class was being initialised; null while {@link #seen} is. */
+  public static boolean[] seenInitialising;
+
   /** By its number, whether a method was entered; null while nobody wants to know. */
   public static boolean[] entered;
 
@@ -120,6 +123,9 @@ public final class Fault {
     boolean[] to = seen;
     if (to != null) {
       to[SIGHTS * place + sight] = true;
+      if (!INITIALISING.isEmpty()) {
+        seenInitialising[SIGHTS * place + sight] = true;
+      }
     }
   }
 

@@ -161,6 +161,7 @@ public final class Main {
       Set<Long> initialising = Fault.enteredInitialising;
       int number = group;
       int[] seenAround = bench.sights().takeAround();
+      int[] seenInitialising = bench.sights().takeInitialising();
       answers.send(
           Message.GROUP_RAN,
           to -> {
@@ -168,6 +169,7 @@ public final class Main {
             to.writeLong(around);
             Channel.writeNumbers(to, Sights.numbers(entered));
             Channel.writeNumbers(to, seenAround);
+            Channel.writeNumbers(to, seenInitialising);
             to.writeInt(initialising.size());
             for (long pair : initialising) {
               to.writeLong(pair);

@@ -34,8 +34,8 @@ public final class Message {
 
   /**
    * From the worker: a group ran; its number, nanoseconds not spent in its tests, the methods
-   * entered, what was seen around its tests, those entered while initialising as {@code
-   * Fault.enteredInitialising} has them.
+   * entered, what was seen around its tests, what was seen while classes were being initialised,
+   * the methods entered meanwhile as {@code Fault.enteredInitialising} has them.
    */
   public static final int GROUP_RAN = 12;
 

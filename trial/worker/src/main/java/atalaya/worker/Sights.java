@@ -12,12 +12,18 @@ final class Sights {
 
   /** Begins to look. */
   void begin(int mutants) {
+    Fault.seenInitialising = new boolean[Fault.SIGHTS * mutants];
     Fault.seen = new boolean[Fault.SIGHTS * mutants];
   }
 
   /** Looks no longer. */
   void end() {
     Fault.seen = null;
+  }
+
+  /** What was seen since the last time while classes were being initialised. */
+  int[] takeInitialising() {
+    return taken(Fault.seenInitialising);
   }
 
   /** What was seen since the last time was around tests. */
@@ -41,6 +47,10 @@ final class Sights {
     if (seen == null) {
       return NONE;
     }
+    return taken(seen);
+  }
+
+  private static int[] taken(boolean[] seen) {
     int[] sights = numbers(seen);
     Arrays.fill(seen, false);
     return sights;

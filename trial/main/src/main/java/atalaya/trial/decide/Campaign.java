@@ -168,11 +168,17 @@ public final class Campaign {
       }
     }
 
+    /**
+     * What needs a JVM of its own is decided as it comes up, beside the bench for all others: most
+     * of it survives, so that the sample would not be a fair one if time ran out before.
+     */
     private void decideAll(Stage.Bench bench) throws IOException, InterruptedException {
-      for (List<Task> unit = next(); unit != null; unit = next()) {
-        alone.addAll(bench.decide(unit));
+      try (Stage.Bench single = part.stage().new Bench(this::tell)) {
+        for (List<Task> unit = next(); unit != null; unit = next()) {
+          alone.addAll(bench.decide(unit));
+          decideAlone(single);
+        }
       }
-      decideAlone(bench);
     }
 
     private void decideAlone(Stage.Bench bench) throws IOException, InterruptedException {

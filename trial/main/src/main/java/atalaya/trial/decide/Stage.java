@@ -44,6 +44,7 @@ public final class Stage {
   private final Map<String, Long> around = new HashMap<>();
   private final Map<Integer, Set<Integer>> initialising = new HashMap<>();
   private final Map<Integer, RoaringBitmap> seenBy = new HashMap<>();
+  private final RoaringBitmap seenInitialising = new RoaringBitmap();
   private Shares shares = Shares.NONE;
   private long mostHeap;
 
@@ -104,6 +105,12 @@ public final class Stage {
         .filter(Objects::nonNull)
         .forEach(by -> by.forEach((int test) -> tests.set(test)));
     return tests;
+  }
+
+  /** Whether one of the sights at a place was seen while a class was being initialised. */
+  public boolean isSeenInitialising(int place, BitSet sights) {
+    return sights.stream()
+        .anyMatch(sight -> seenInitialising.contains(Fault.SIGHTS * place + sight));
   }
 
   private void saw(List<Integer> tests, DataInputStream answer) throws IOException {
@@ -230,6 +237,7 @@ public final class Stage {
             }
             entered.put(names.get(done), of);
             saw(byGroup.get(names.get(done)), answer);
+            seenInitialising.add(Channel.readNumbers(answer));
             for (int i = answer.readInt(); i > 0; i--) {
               long pair = answer.readLong();
               initialising
