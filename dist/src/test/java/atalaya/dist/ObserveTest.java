@@ -98,7 +98,7 @@ class ObserveTest {
         .contains("no earlier run like it")
         .contains("1 never loaded (no executed code asked for them): harbour.Fog")
         .contains("1 with a source newer than its class (build again, then observe)")
-        .contains("1 source files without a class")
+        .contains("1 without a class")
         .contains("Next: atalaya rank");
     Shipped.Result second = observe("--name two --classes out --sources src", program());
     assertThat(second.err())

@@ -8,12 +8,12 @@ import atalaya.core.figure.TestFigures;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
 import atalaya.core.run.Test;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 
 /** What follows from the code and from what was reached of it. */
 record Derived(Map<String, ClassReach> reach, List<ClassFigures> figures, List<TestFigures> tests) {
@@ -26,13 +26,17 @@ record Derived(Map<String, ClassReach> reach, List<ClassFigures> figures, List<T
       List<Test> tests) {
     Joiner joiner = new Joiner(detail);
     Map<String, ClassReach> reach = new LinkedHashMap<>();
-    List<ClassFigures> figures = new ArrayList<>();
-    for (int i = 0; i < code.classes().size(); i++) {
-      CodeClass type = code.classes().get(i);
-      ClassReach of = reachOf.apply(type.name());
-      reach.put(type.name(), of);
-      figures.add(joiner.join(type, of, stateOf.apply(type, of), code.gaps().get(i)));
-    }
+    code.classes().forEach(type -> reach.put(type.name(), reachOf.apply(type.name())));
+    List<ClassFigures> figures =
+        IntStream.range(0, code.classes().size())
+            .parallel()
+            .mapToObj(
+                i -> {
+                  CodeClass type = code.classes().get(i);
+                  ClassReach of = reach.get(type.name());
+                  return joiner.join(type, of, stateOf.apply(type, of), code.gaps().get(i));
+                })
+            .toList();
     return new Derived(reach, figures, joiner.tests(tests));
   }
 }

@@ -16,11 +16,14 @@ import atalaya.store.runfile.RunFileWriter;
 import atalaya.store.runfile.RunFolder;
 import atalaya.store.runfile.UnreadableRun;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.stream.Stream;
 
 /** Makes a run of what observed programs left in the folder of an observation. */
@@ -90,20 +93,40 @@ public final class Reading {
    */
   public Result read(Optional<ReadAhead> ahead) throws IOException {
     long began = System.nanoTime();
-    Collected collected = Collector.collect(ObservedCommand.parts(folder));
+    CompletableFuture<Collected> collecting = CompletableFuture.supplyAsync(this::collect);
     Request.Ended ended = Request.readEnded(folder).orElse(lastSign());
     ProjectCode code = ProjectCode.of(request.modules());
-    checkObserved(collected, code.classes(), ended);
     List<FoundClass> tests = ProjectFiles.testClasses(request.modules());
-    RunInfo info = info(collected, ended);
     ProjectModel model =
         ahead.map(of -> of.model(code)).orElseGet(() -> code.read(request.project()));
+    Collected collected = joined(collecting);
+    checkObserved(collected, code.classes(), ended);
+    RunInfo info = info(collected, ended);
     RunContents contents =
         new ContentsBuilder(request.project(), info, collected, code, model, tests).build();
     Optional<Earlier> before = earlierLike(info);
     Path file = runs.file(name);
     write(file, contents);
     return new Result(contents, before, file, (System.nanoTime() - began) / 1_000_000);
+  }
+
+  private Collected collect() {
+    try {
+      return Collector.collect(ObservedCommand.parts(folder));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static <T> T joined(CompletableFuture<T> future) throws IOException {
+    try {
+      return future.join();
+    } catch (CompletionException e) {
+      if (e.getCause() instanceof UncheckedIOException problem) {
+        throw problem.getCause();
+      }
+      throw e;
+    }
   }
 
   /** When something was written last, where nobody saw the end. */

@@ -21,11 +21,14 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
-import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 
-/** Joins the model of the code with what was reached, class by class, into figures. */
+/**
+ * Joins the model of the code with what was reached, class by class, into figures. Several threads
+ * may join, each other classes.
+ */
 public final class Joiner {
-  private final Map<Integer, TestSums> tests = new TreeMap<>();
+  private final Map<Integer, TestSums> tests = new ConcurrentHashMap<>();
   private final Detail detail;
 
   /** Joins what was observed in this detail. */
@@ -59,7 +62,18 @@ public final class Joiner {
     int linesOnlyHere;
     int outcomesOnlyHere;
 
-    TestFigures figures(atalaya.core.run.Test test) {
+    synchronized void add(Pattern pattern) {
+      lines += pattern.lines;
+      outcomes += pattern.outcomes;
+      methods += pattern.methods.length;
+    }
+
+    synchronized void addOnlyHere(Kind kind) {
+      linesOnlyHere += kind == Kind.LINE ? 1 : 0;
+      outcomesOnlyHere += kind == Kind.OUTCOME ? 1 : 0;
+    }
+
+    synchronized TestFigures figures(atalaya.core.run.Test test) {
       return new TestFigures(test, methods, lines, outcomes, linesOnlyHere, outcomesOnlyHere, 0);
     }
   }
@@ -171,9 +185,7 @@ public final class Joiner {
           });
       for (Thing thing : things) {
         if (counts && thing.tests == 1 && !thing.otherwise) {
-          TestSums only = sums(thing.lastTest);
-          only.linesOnlyHere += thing.kind == Kind.LINE ? 1 : 0;
-          only.outcomesOnlyHere += thing.kind == Kind.OUTCOME ? 1 : 0;
+          sums(thing.lastTest).addOnlyHere(thing.kind);
         }
       }
     }
@@ -209,10 +221,7 @@ public final class Joiner {
         testsOfMethod[method] += by.size();
       }
       for (int test : counts ? by : List.<Integer>of()) {
-        TestSums sums = sums(test);
-        sums.lines += pattern.lines;
-        sums.outcomes += pattern.outcomes;
-        sums.methods += pattern.methods.length;
+        sums(test).add(pattern);
       }
     }
 

@@ -1,7 +1,10 @@
 package atalaya.core.run;
 
 import java.util.BitSet;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 
 /**
@@ -21,7 +24,7 @@ public record ClassReach(Map<Integer, BitSet> byTest, Map<Integer, Long> hits) {
 
   public ClassReach {
     hits = Map.copyOf(hits);
-    byTest = java.util.Collections.unmodifiableMap(new TreeMap<>(byTest));
+    byTest = Collections.unmodifiableMap(new TreeMap<>(byTest));
   }
 
   /** What nothing reached. */
@@ -38,7 +41,9 @@ public record ClassReach(Map<Integer, BitSet> byTest, Map<Integer, Long> hits) {
   /** The points that were reached by anyone. */
   public BitSet all() {
     BitSet all = new BitSet();
-    byTest.values().forEach(all::or);
+    Set<BitSet> distinct = Collections.newSetFromMap(new IdentityHashMap<>()); // Many tests share.
+    distinct.addAll(byTest.values());
+    distinct.forEach(all::or);
     return all;
   }
 }

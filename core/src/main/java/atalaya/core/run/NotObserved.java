@@ -16,8 +16,8 @@ public record NotObserved(Reason reason, String what, String detail) {
     NOT_PLANTED("could not be observed", "see the reason beside each"),
     OTHER_BYTES("loaded from other bytes than the class folder holds", "build again, then observe"),
     STALE("with a source newer than its class", "build again, then observe"),
-    UNPARSED("sources that could not be parsed", "their conditions are named by line"),
-    NO_CLASS("source files without a class", "not built, or no code in them");
+    UNPARSED("not parsed as Java", "conditions are named by line"),
+    NO_CLASS("without a class", "not built, or no code in them");
 
     private final String label;
     private final String advice;

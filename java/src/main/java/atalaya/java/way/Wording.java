@@ -383,12 +383,13 @@ final class Wording {
     boolean isTaken =
         instance.isPresent()
             && constructor.map(c -> Type.getArgumentTypes(c.node().desc).length > 0).orElse(true);
-    isComplete &= visible.sees(type) && (isTaken || constructor.isPresent());
+    isComplete &= visible.sees(type);
     if (isTaken) {
       return Literals.simple("L" + type + ";") + "." + instance.get();
     }
     if (constructor.isEmpty()) {
-      return making(type, code.flatMap(ClassCode::outer).isPresent() ? List.of("null") : List.of());
+      isComplete = false;
+      return "any " + Literals.simple("L" + type + ";");
     }
     List<String> arguments = new ArrayList<>();
     List<String> names = constructor.get().parameters();
