@@ -5,8 +5,6 @@ import java.io.IOException;
 import java.lang.instrument.ClassFileTransformer;
 import java.lang.instrument.Instrumentation;
 import java.nio.file.Files;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.ProtectionDomain;
 import java.util.HashMap;
 import java.util.Map;
@@ -49,20 +47,12 @@ public final class Premain {
       }
       try {
         // A class of this name that another tool has changed, or another one of the name, stays.
-        return words[1].equals(hash(original))
+        return words[1].equals(Checksum.of(original))
             ? Files.readAllBytes(new File(folder, words[2]).toPath())
             : null;
-      } catch (IOException | NoSuchAlgorithmException e) {
+      } catch (IOException e) {
         throw new IllegalStateException("can't read the planted class " + name, e);
       }
-    }
-
-    private static String hash(byte[] bytes) throws NoSuchAlgorithmException {
-      StringBuilder hex = new StringBuilder();
-      for (byte b : MessageDigest.getInstance("SHA-256").digest(bytes)) {
-        hex.append(Character.forDigit(b >> 4 & 15, 16)).append(Character.forDigit(b & 15, 16));
-      }
-      return hex.toString();
     }
   }
 }

@@ -1,6 +1,6 @@
 package atalaya.trial.decide;
 
-import atalaya.points.Hash;
+import atalaya.worker.Checksum;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,7 +21,7 @@ public final class PlantedFolder {
   public void add(String name, byte[] original, byte[] planted) throws IOException {
     String file = index.size() + ".class";
     Files.write(folder.resolve(file), planted);
-    index.add(name.replace('.', '/') + " " + Hash.of(original) + " " + file);
+    index.add(name.replace('.', '/') + " " + Checksum.of(original) + " " + file);
   }
 
   /** Makes the folder ready for workers. */

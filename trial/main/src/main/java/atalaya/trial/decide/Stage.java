@@ -10,6 +10,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -201,7 +202,7 @@ public final class Stage {
     long began = System.nanoTime();
     int done = 0;
     try (Worker worker = Worker.start(setup, kit, scratch, planted.watching())) {
-      worker.send(Message.TESTS, this::writeTests);
+      worker.send(Message.TESTS, to -> writeTests(tests.keySet(), to));
       worker.send(
           Message.UNMUTATED,
           to -> {
@@ -275,9 +276,10 @@ public final class Stage {
         worse.verdict(), one.nanos() + other.nanos(), one.steps() + other.steps(), worse.words());
   }
 
-  private void writeTests(DataOutputStream to) throws IOException {
-    to.writeInt(tests.size());
-    for (RunnableTest test : tests.values()) {
+  private void writeTests(Collection<Integer> numbers, DataOutputStream to) throws IOException {
+    to.writeInt(numbers.size());
+    for (int number : numbers) {
+      RunnableTest test = tests.get(number);
       Unmutated was = unmutated.get(test.number());
       to.writeInt(test.number());
       to.writeByte(test.framework());
@@ -287,6 +289,11 @@ public final class Stage {
       to.writeLong(was == null ? 0 : was.steps());
       to.writeLong(was == null ? 0 : was.nanos());
     }
+  }
+
+  /** Some tests, and all others of their groups. */
+  private List<Integer> together(List<Integer> some) {
+    return some.stream().map(this::group).distinct().flatMap(g -> testsOf(g).stream()).toList();
   }
 
   private static int[] array(List<Integer> numbers) {
@@ -308,11 +315,16 @@ public final class Stage {
     }
 
     private Worker worker() throws IOException {
+      return worker(tests.keySet());
+    }
+
+    /** The one there is, or a new one for some of the tests, by number. */
+    private Worker worker(Collection<Integer> of) throws IOException {
       if (worker == null) {
         worker =
             Worker.start(isAlone ? setup.shortLived() : setup, kit, scratch, planted.mutated());
         spent(new Shares(0, 0, 0, 0, 0, 1));
-        worker.send(Message.TESTS, Stage.this::writeTests);
+        worker.send(Message.TESTS, to -> writeTests(of, to));
       }
       return worker;
     }
@@ -397,6 +409,7 @@ public final class Stage {
       Task task = of.inOneOfItsOwn();
       restart();
       isAlone = true;
+      worker(together(task.tests()));
       order(List.of(task), List.of(), false, true);
       Map<Integer, Task> left = new LinkedHashMap<>(Map.of(task.mutant(), task));
       while (!left.isEmpty()) {
