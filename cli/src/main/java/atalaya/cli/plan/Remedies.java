@@ -17,6 +17,8 @@ import java.util.stream.Collectors;
 
 /** What may be better than a test: to delete code, to split a method, to accept a gap. */
 public final class Remedies {
+  private static final int NAMED = 10;
+
   private final Planning planning;
 
   /** For what was planned. */
@@ -50,14 +52,21 @@ public final class Remedies {
             .filter(remedy -> remedy.kind() == Remedy.Kind.DELETE && !remedy.isOffered())
             .map(Remedy::method)
             .collect(Collectors.toSet());
+    List<MethodFigures> unmade = new ArrayList<>();
     planning
         .impossible()
         .forEach(
             (name, because) -> {
-              if (byName.containsKey(name) && !dead.contains(name)) {
-                remedies.add(accept(byName.get(name), because));
+              MethodFigures method = byName.get(name);
+              if (method != null && isAgainstMaking(method)) {
+                unmade.add(method);
+              } else if (method != null && !dead.contains(name)) {
+                remedies.add(accept(method, because));
               }
             });
+    if (!unmade.isEmpty()) {
+      remedies.add(acceptAll(unmade));
+    }
     remedies.sort(
         Comparator.comparingDouble((Remedy r) -> -r.unwatched()).thenComparing(Remedy::method));
     double notTried = wanted.stream().mapToDouble(m -> m.unwatched().notTried()).sum();
@@ -99,6 +108,30 @@ public final class Remedies {
             + Words.paths(split.ofRest())
             + " and "
             + Words.paths(split.ofPart()));
+  }
+
+  /** A hidden constructor of nothing else: it stands there so that nobody makes an object. */
+  private static boolean isAgainstMaking(MethodFigures method) {
+    return method.method().equals("<init>()") && method.complexity().value() == 1;
+  }
+
+  private static Remedy acceptAll(List<MethodFigures> unmade) {
+    int more = unmade.size() - NAMED;
+    String names =
+        unmade.stream()
+            .limit(NAMED)
+            .map(MethodFigures::shortName)
+            .map(name -> name.substring(0, name.indexOf('#')))
+            .collect(Collectors.joining(", "));
+    return new Remedy(
+        Remedy.Kind.ACCEPT,
+        "",
+        0,
+        false,
+        "accept that nobody makes an object of "
+            + names
+            + (more > 0 ? " and " + more + " more" : "")
+            + ": nothing can call the constructor");
   }
 
   private static Remedy accept(MethodFigures method, String because) {

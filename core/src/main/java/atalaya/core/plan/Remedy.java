@@ -3,7 +3,7 @@ package atalaya.core.plan;
 /**
  * What may be better than a test.
  *
- * @param method qualified
+ * @param method qualified; empty where it is about several
  * @param unwatched how many unwatched paths it would do away with, at least 0
  * @param isOffered whether code outside of the project may use the method too
  * @param words what to do, and what it does

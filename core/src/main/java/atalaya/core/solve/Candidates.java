@@ -63,7 +63,13 @@ final class Candidates {
     String type = input.type();
     switch (type) {
       case "Z" -> values.addAll(List.of(1, 0));
-      case "I", "B", "S", "C" -> {
+      case "C" -> {
+        Set<Long> written = whole(constraints);
+        written.forEach(number -> add(values, number, type));
+        List.of('a', 'b', '0', ' ', '\0', '\1', Character.MAX_VALUE)
+            .forEach(letter -> values.add((int) letter));
+      }
+      case "I", "B", "S" -> {
         Set<Long> written = whole(constraints);
         written.stream().filter(n -> !isFar(n)).forEach(number -> add(values, number, type));
         List.of(0, 1, -1, 2, 10, 'a' + 0, '0' + 0, ' ' + 0, 100, 1000, Integer.MAX_VALUE)
