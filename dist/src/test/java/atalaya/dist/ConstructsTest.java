@@ -8,9 +8,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -44,16 +42,7 @@ class ConstructsTest {
 
   /** Every compiler that is here, at every release that it makes class files for. */
   static Stream<Arguments> compilers() throws IOException {
-    Path own = Path.of(System.getProperty("java.home")).toRealPath();
-    Set<Path> homes = new LinkedHashSet<>(List.of(own));
-    try (Stream<Path> beside = Files.list(own.getParent())) {
-      for (Path home : beside.sorted().toList()) {
-        if (Files.isExecutable(home.resolve("bin/javac"))) {
-          homes.add(home.toRealPath());
-        }
-      }
-    }
-    return homes.stream()
+    return Shipped.jdks().stream()
         .flatMap(
             home ->
                 Stream.of(8, 11, 17, 21, 25)

@@ -9,11 +9,14 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** {@code observe} on small programs, in a folder with blanks in its name. */
 class ObserveTest {
@@ -81,6 +84,60 @@ class ObserveTest {
         .hasSize(2)
         .anyMatch(line -> line.startsWith("Picked up JAVA_TOOL_OPTIONS"))
         .contains(plain.err().strip());
+  }
+
+  static Stream<Arguments> waysToStart() throws IOException {
+    return Shipped.jdks().stream()
+        .flatMap(jdk -> Stream.of("java", "sh").map(by -> Arguments.of(jdk, by)));
+  }
+
+  /** A JVM in a JVM in a JVM, each started with the options of the one before. */
+  @ParameterizedTest
+  @MethodSource("waysToStart")
+  void changesNoOutputOfJvmsThatAreStartedAsSuch(Path jdk, String by) throws IOException {
+    write(
+        "src/harbour/Tow.java",
+        """
+        package harbour;
+
+        import java.util.ArrayList;
+        import java.util.Arrays;
+        import java.util.List;
+
+        public class Tow {
+          public static void main(String[] words) throws Exception {
+            int more = Integer.parseInt(words[1]);
+            if (more == 0) {
+              Buoy.main(new String[0]);
+            }
+            List<String> command = new ArrayList<>(Arrays.asList(words[2]));
+            command.addAll(
+                java.lang.management.ManagementFactory.getRuntimeMXBean().getInputArguments());
+            command.addAll(Arrays.asList("-cp", "out", "harbour.Tow", words[0], "" + (more - 1)));
+            command.add(words[2]);
+            if (more == 1 && words[0].equals("sh")) {
+              command = Arrays.asList("sh", "-c", words[2] + " -cp out harbour.Tow - 0 -");
+            }
+            Process next = new ProcessBuilder(command).redirectErrorStream(true).start();
+            int read;
+            while ((read = next.getInputStream().read()) >= 0) {
+              System.out.write(read);
+            }
+            System.out.flush();
+            System.exit(next.waitFor());
+          }
+        }
+        """);
+    compile("-g");
+    String java = jdk.resolve("bin/java").toString();
+    List<String> tow = List.of(java, "-cp", "out", "harbour.Tow", by, "2", java);
+    Shipped.Result plain = Shipped.process(folder, Map.of(), tow);
+    Shipped.Result observed = observe("--classes out --sources src", tow);
+    assertThat(plain.out()).contains("lit", "bell");
+    assertThat(observed.err()).contains("classes 2/2 (100.0 %)");
+    // What a shell starts has its options from the environment, and says so.
+    assertThat(observed.out().lines().filter(line -> by.equals("java") || !line.contains("Picked")))
+        .containsExactlyElementsOf(plain.out().lines().toList());
   }
 
   @Test

@@ -6,9 +6,12 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import javax.tools.ToolProvider;
 
 /** Runs the distribution as it is shipped, in a process of its own. */
@@ -91,6 +94,20 @@ final class Shipped {
     if (code != 0) {
       throw new AssertionError(problems.toString(StandardCharsets.UTF_8));
     }
+  }
+
+  /** The homes of all JDKs that stand beside the one that runs this, that one first. */
+  static Set<Path> jdks() throws IOException {
+    Path own = Path.of(System.getProperty("java.home")).toRealPath();
+    Set<Path> homes = new LinkedHashSet<>(List.of(own));
+    try (Stream<Path> beside = Files.list(own.getParent())) {
+      for (Path home : beside.sorted().toList()) {
+        if (Files.isExecutable(home.resolve("bin/javac"))) {
+          homes.add(home.toRealPath());
+        }
+      }
+    }
+    return homes;
   }
 
   static Path java() {

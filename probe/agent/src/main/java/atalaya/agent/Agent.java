@@ -17,7 +17,7 @@ final class Agent {
             to.parts,
             to.detail == AgentOptions.Detail.HITS,
             to.environment,
-            () -> UncaughtHook.install(instrumentation));
+            () -> JdkHooks.install(instrumentation));
     instrumentation.addTransformer(new Observer(to, recorder));
     Tests.listener = new TestClock(recorder);
   }

@@ -1,5 +1,6 @@
 package atalaya.agent;
 
+import atalaya.boot.Children;
 import atalaya.points.AgentOptions;
 import atalaya.points.Hash;
 import atalaya.points.Jvm;
@@ -41,7 +42,12 @@ final class JvmFacts {
    * Variables that start a JVM or a build with options; what matters of them is among its options.
    */
   private static final List<String> OWN_VARIABLES =
-      Arrays.asList("JAVA_TOOL_OPTIONS", "JDK_JAVA_OPTIONS", "_JAVA_OPTIONS", "GRADLE_OPTS");
+      Arrays.asList(
+          "JAVA_TOOL_OPTIONS",
+          "JDK_JAVA_OPTIONS",
+          "_JAVA_OPTIONS",
+          "GRADLE_OPTS",
+          Children.WAITING);
 
   private final long started = System.currentTimeMillis();
   private final List<String> classPath = classPath();

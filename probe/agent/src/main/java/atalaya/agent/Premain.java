@@ -7,6 +7,8 @@ import java.lang.instrument.Instrumentation;
  * are there, so it knows none of them.
  */
 public final class Premain {
+  private static boolean isStarted;
+
   private Premain() {}
 
   /**
@@ -16,6 +18,10 @@ public final class Premain {
    * @param options the path of the file that {@link atalaya.points.AgentOptions} describes
    */
   public static void premain(String options, Instrumentation instrumentation) {
+    if (isStarted) {
+      return; // The program gave its own options to a JVM that had them already.
+    }
+    isStarted = true;
     try {
       BootClasses.define(instrumentation);
       Agent.start(options, instrumentation);
