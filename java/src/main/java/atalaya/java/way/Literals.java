@@ -12,6 +12,7 @@ import java.time.LocalTime;
 import java.time.Period;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Values as Java has them. */
 final class Literals {
@@ -43,6 +44,7 @@ final class Literals {
           Map.entry("Ljava/util/Optional;", "Optional.empty()"),
           Map.entry("Ljava/util/Properties;", "new Properties()"),
           Map.entry("Ljava/util/Date;", "new Date(0)"),
+          Map.entry("Ljava/util/concurrent/TimeUnit;", "TimeUnit.SECONDS"),
           Map.entry("Ljava/util/UUID;", "new UUID(0, 1)"),
           Map.entry("Ljava/lang/Number;", "1"),
           Map.entry("Ljava/lang/Class;", "Object.class"),
@@ -68,7 +70,24 @@ final class Literals {
     if (type.startsWith("[")) {
       return Optional.of("new " + simple(type).replaceFirst("\\[]", "[0]"));
     }
-    return Optional.ofNullable(USUAL.get(type));
+    return Optional.ofNullable(USUAL.get(type)).or(() -> firstConstant(type));
+  }
+
+  /** Of an enum of the platform. */
+  private static Optional<String> firstConstant(String type) {
+    if (!type.startsWith("Ljava/")) {
+      return Optional.empty();
+    }
+    try {
+      String name = org.objectweb.asm.Type.getType(type).getClassName();
+      Object[] constants = Class.forName(name, false, null).getEnumConstants();
+      return Stream.ofNullable(constants)
+          .flatMap(Stream::of)
+          .findFirst()
+          .flatMap(constant -> of(constant, type));
+    } catch (ClassNotFoundException e) {
+      return Optional.empty(); // Of a module that this Java leaves out.
+    }
   }
 
   /**
@@ -100,7 +119,8 @@ final class Literals {
       return Optional.of(simple("L" + constant.type() + ";") + "." + constant.name());
     }
     if (value instanceof Enum<?> constant) {
-      return Optional.of(constant.getDeclaringClass().getSimpleName() + "." + constant.name());
+      String of = org.objectweb.asm.Type.getDescriptor(constant.getDeclaringClass());
+      return Optional.of(simple(of) + "." + constant.name());
     }
     return value instanceof Stand ? Optional.empty() : Optional.ofNullable(ofPlatform(value));
   }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import atalaya.core.term.EnumValue;
 import atalaya.core.term.Stand;
+import java.io.Reader;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.net.URL;
@@ -18,12 +19,16 @@ import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.Period;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What is written for a value comes to that value when the compiler reads it. */
 class LiteralsTest {
@@ -89,6 +94,34 @@ class LiteralsTest {
       Object[] read = (Object[]) loader.loadClass("Written").getMethod("all").invoke(null);
       assertThat(read).containsExactly(ROWS.stream().map(Row::read).toArray());
     }
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      classes = {
+        int.class,
+        char[][].class,
+        CharSequence.class,
+        Locale.class,
+        Locale.Category.class,
+        TimeUnit.class,
+        DayOfWeek.class,
+        LocalDateTime.class,
+        Set.class,
+        Path.class,
+        Reader.class,
+        Throwable.class
+      })
+  void hasSomethingUsualThatTheCompilerTakesForTheType(Class<?> type) throws Exception {
+    String usual = Literals.usual(type.descriptorString()).orElseThrow();
+    String source =
+        "import java.io.*; import java.nio.file.*; import java.time.*; import java.util.*;"
+            + " import java.util.concurrent.*; class Usual { %s value = %s; }";
+    Path file = folder.resolve("Usual.java");
+    Files.writeString(file, String.format(source, type.getCanonicalName(), usual));
+    assertThat(ToolProvider.getSystemJavaCompiler().run(null, null, null, file.toString()))
+        .as(usual)
+        .isZero();
   }
 
   @ParameterizedTest
