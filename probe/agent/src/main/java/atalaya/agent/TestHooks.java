@@ -1,11 +1,7 @@
 package atalaya.agent;
 
-import atalaya.points.PointVisitor;
 import java.util.HashMap;
 import java.util.Map;
-import org.objectweb.asm.ClassReader;
-import org.objectweb.asm.ClassVisitor;
-import org.objectweb.asm.ClassWriter;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 
@@ -21,15 +17,10 @@ final class TestHooks {
   private static final String NG_RESULT = "org/testng/ITestResult";
   private static final String FAILURE = "org/junit/runner/notification/Failure";
 
-  /** What is put at the entry of a method: it tells the method's parameters. */
-  private interface Call {
-    void emit(MethodVisitor to);
-  }
-
-  private static final Map<String, Map<String, Call>> HOOKS = new HashMap<>();
+  private static final Map<String, Map<String, AtEntry.Call>> HOOKS = new HashMap<>();
 
   static {
-    Map<String, Call> platform = new HashMap<>();
+    Map<String, AtEntry.Call> platform = new HashMap<>();
     platform.put("executionStarted(L" + DESCRIPTOR + ";)V", TestHooks::platformStarted);
     platform.put(
         "executionFinished(L" + DESCRIPTOR + ";L" + RESULT + ";)V", TestHooks::platformFinished);
@@ -37,7 +28,7 @@ final class TestHooks {
         "executionSkipped(L" + DESCRIPTOR + ";Ljava/lang/String;)V", TestHooks::platformSkipped);
     HOOKS.put("org/junit/platform/launcher/core/ExecutionListenerAdapter", platform);
 
-    Map<String, Call> notifier = new HashMap<>();
+    Map<String, AtEntry.Call> notifier = new HashMap<>();
     notifier.put("fireTestRunStarted(L" + DESCRIPTION + ";)V", TestHooks::notifierRunStarted);
     notifier.put("fireTestStarted(L" + DESCRIPTION + ";)V", TestHooks::notifierStarted);
     notifier.put("fireTestFinished(L" + DESCRIPTION + ";)V", TestHooks::notifierFinished);
@@ -45,7 +36,7 @@ final class TestHooks {
     notifier.put("fireTestFailure(L" + FAILURE + ";)V", TestHooks::notifierFailed);
     HOOKS.put("org/junit/runner/notification/RunNotifier", notifier);
 
-    Map<String, Call> oldResult = new HashMap<>();
+    Map<String, AtEntry.Call> oldResult = new HashMap<>();
     oldResult.put("startTest(L" + OLD_TEST + ";)V", TestHooks::oldStarted);
     oldResult.put("endTest(L" + OLD_TEST + ";)V", TestHooks::oldFinished);
     oldResult.put("addError(L" + OLD_TEST + ";Ljava/lang/Throwable;)V", TestHooks::oldFailed);
@@ -54,7 +45,7 @@ final class TestHooks {
         TestHooks::oldFailed);
     HOOKS.put("junit/framework/TestResult", oldResult);
 
-    Map<String, Call> testNg = new HashMap<>();
+    Map<String, AtEntry.Call> testNg = new HashMap<>();
     String told = "runTestListeners(L" + NG_RESULT + ";Ljava/util/";
     testNg.put(told + "List;)V", TestHooks::ngChanged);
     testNg.put(told + "Collection;)V", TestHooks::ngChanged);
@@ -71,36 +62,7 @@ final class TestHooks {
 
   /** The class with its hooks. */
   static byte[] hook(String internalName, byte[] original) {
-    Map<String, Call> calls = HOOKS.get(internalName);
-    ClassReader reader = new ClassReader(original);
-    ClassWriter writer = new ClassWriter(reader, ClassWriter.COMPUTE_MAXS);
-    reader.accept(
-        new ClassVisitor(PointVisitor.ASM, writer) {
-          @Override
-          public MethodVisitor visitMethod(
-              int access, String name, String descriptor, String signature, String[] thrown) {
-            MethodVisitor to = super.visitMethod(access, name, descriptor, signature, thrown);
-            Call call = calls.get(name + descriptor);
-            return call == null ? to : new AtEntry(to, call);
-          }
-        },
-        0);
-    return writer.toByteArray();
-  }
-
-  private static final class AtEntry extends MethodVisitor {
-    private final Call call;
-
-    AtEntry(MethodVisitor to, Call call) {
-      super(PointVisitor.ASM, to);
-      this.call = call;
-    }
-
-    @Override
-    public void visitCode() {
-      super.visitCode();
-      call.emit(mv);
-    }
+    return AtEntry.in(original, HOOKS.get(internalName)::get);
   }
 
   private static void platformStarted(MethodVisitor to) {
