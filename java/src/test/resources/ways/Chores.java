@@ -643,4 +643,21 @@ class Chores {
       }
     }
   }
+
+  // ---- the same object ----
+
+  static class Hold extends java.util.ArrayList<String> {}
+
+  static void sameHold(Hold hold, java.util.Collection<String> other) {
+    if (other == hold) {
+      throw new Here(); // open
+    }
+  }
+
+  static void sameChecked(Hold hold, java.util.Collection<String> other) {
+    java.util.Objects.requireNonNull(other, "other");
+    if (other == hold) {
+      throw new Here(); // open
+    }
+  }
 }

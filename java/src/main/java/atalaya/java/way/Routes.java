@@ -62,9 +62,12 @@ final class Routes {
     return new Route(unreached, areAll);
   }
 
-  /** Whether a test can't call a method itself. */
+  /** Whether a test can't call a method itself, for what it is or for the class it makes one of. */
   boolean isHidden(Ref method) {
-    return (base.access(method) & (Opcodes.ACC_PRIVATE | Opcodes.ACC_SYNTHETIC)) != 0;
+    boolean isInner = (base.access(method) & (Opcodes.ACC_PRIVATE | Opcodes.ACC_SYNTHETIC)) != 0;
+    return isInner
+        || method.name().equals("<init>")
+            && base.code(method.type()).filter(ClassCode::isHidden).isPresent();
   }
 
   /** Where each method of a route calls the next; fewer when one does not. */

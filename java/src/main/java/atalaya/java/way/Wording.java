@@ -217,9 +217,15 @@ final class Wording {
       if (literal.isPresent()) {
         return literal.get();
       }
-      if (value instanceof Stand same && !same.name().equals(input.name())) {
+      boolean isItself =
+          value instanceof Stand && value.equals(found.inputs().get(walked.receiver()));
+      if (isItself && !input.equals(walked.receiver())) {
         isComplete = false;
-        return same.name().equals("this") ? "the same object" : "the same as " + same.name();
+        return "the object itself";
+      }
+      if (value instanceof Stand same && !isItself && !same.name().equals(input.name())) {
+        isComplete = false;
+        return "the same as " + same.name();
       }
     }
     if (walked.built().containsKey(input)) {
@@ -357,6 +363,7 @@ final class Wording {
     String type = Literals.simple("L" + entry.type() + ";");
     if (entry.name().equals("<init>")) {
       isComplete &= !base.isAbstract(entry.type());
+      isComplete &= visible.sees(entry.type());
       return making(entry.type(), arguments) + ";";
     }
     isComplete &= visible.sees(entry.type());

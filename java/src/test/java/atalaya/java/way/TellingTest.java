@@ -55,6 +55,31 @@ class TellingTest {
           return false;
         }
 
+        public int sameAs(Object other) {
+          int same = 0;
+          if (other == this) {
+            same++;
+            same += pages;
+          }
+          return same;
+        }
+
+        public static class Lock {
+          private int turns;
+
+          private Lock() {}
+
+          static Lock of(int turns) {
+            Lock lock = new Lock();
+            lock.turns = turns;
+            return lock;
+          }
+
+          public int turns() {
+            return turns;
+          }
+        }
+
         static class Hidden {
           public int lines() {
             return 3;
@@ -107,6 +132,25 @@ class TellingTest {
 
         static boolean isBusy(Ledger.Scribe scribe) {
           return scribe.words(1) > 5;
+        }
+
+        static boolean isShut(Ledger.Lock lock) {
+          return lock.turns() > 3;
+        }
+
+        static Object drawer(int size) {
+          return new Drawer(size + 1);
+        }
+
+        private static class Drawer {
+          final int size;
+
+          Drawer(int size) {
+            if (size <= 7) {
+              throw new IllegalArgumentException();
+            }
+            this.size = size;
+          }
         }
 
         static int shelf(java.net.URL place) {
@@ -225,6 +269,17 @@ class TellingTest {
             "new Ledger(5, 6).isShort(5);",
             List.of("pages = 5", "this.pages = 5", "this.first = 6")),
         new Told("office.Office", "<init>(int)", "", List.of("desks = 5")),
+        new Told("office.Office$Drawer", "<init>(int)", "Office.drawer(6);", List.of("size = 6")),
+        new Told(
+            "office.Office",
+            "isShut(Lock)",
+            "",
+            List.of("lock = any Ledger.Lock", "lock.turns = 4, the object's state")),
+        new Told(
+            "quay.Ledger",
+            "sameAs(Object)",
+            "",
+            List.of("other = the object itself", "this = new Ledger(0, 0)")),
         new Told(
             "office.Office",
             "filed(String)",
