@@ -646,7 +646,53 @@ class Chores {
 
   // ---- the same object ----
 
-  static class Hold extends java.util.ArrayList<String> {}
+  static class Hold extends java.util.ArrayList<String> {
+    Hold() {}
+
+    Hold(Hold other) {
+      super(other);
+    }
+
+    Hold(Hold other, int size) {
+      addAll(other);
+    }
+  }
+
+  static void copiedHold(Hold hold, int day) {
+    Hold copy = new Hold(hold);
+    if (day == 3 && copy != null) {
+      throw new Here();
+    }
+  }
+
+  static void filledHold(Hold hold, int day) {
+    Hold copy = new Hold(hold, day);
+    if (day == 4 && copy != null) {
+      throw new Here();
+    }
+  }
+
+  static class Lantern {
+    private Object light;
+
+    Lantern(Object given) {
+      change(given);
+    }
+
+    private void change(Object given) {
+      Object now = "on";
+      if (given != null) {
+        now = given;
+      }
+      light = now;
+    }
+  }
+
+  static void dark(Lantern lantern) {
+    if (lantern.light == null) {
+      throw new Here(); // open
+    }
+  }
 
   static void sameHold(Hold hold, java.util.Collection<String> other) {
     if (other == hold) {

@@ -101,7 +101,9 @@ final class WayCheck {
     Set<String> imports =
         new TreeSet<>(
             Set.of(
+                "java.lang.reflect.*",
                 "java.util.*",
+                "java.util.concurrent.*",
                 "java.time.*",
                 "java.math.*",
                 "java.io.*",

@@ -20,6 +20,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
+import org.objectweb.asm.tree.FieldInsnNode;
 import org.objectweb.asm.tree.MethodInsnNode;
 
 /** What calls give. */
@@ -313,6 +314,7 @@ final class Calls {
         walker.state.fields.clear();
         walker.state.fields.putAll(before.fields);
       }
+      mayChange(code.get(), arguments, new HashSet<>());
       return unfollowed(call, code);
     }
     Optional<Term> only = walker.isCaught() ? Optional.empty() : onlyResult(code.get(), arguments);
@@ -328,6 +330,7 @@ final class Calls {
       return unknown(call);
     }
     result.ifPresent(term -> walker.require(new Completes(term, Reason.unwritten(walker.line()))));
+    mayChange(code.get(), arguments, new HashSet<>());
     return result.orElseGet(() -> unfollowed(call, code));
   }
 
@@ -461,8 +464,32 @@ final class Calls {
     }
   }
 
+  /** A method that was not followed on one way may have set fields of its object. */
+  private void mayChange(MethodCode code, List<Term> arguments, Set<Ref> known) {
+    if (code.isStatic()) {
+      return;
+    }
+    for (int i = 0; i < code.size(); i++) {
+      if (code.at(i) instanceof FieldInsnNode field && field.getOpcode() == Opcodes.PUTFIELD) {
+        walker.state.fields.put(
+            new State.Field(arguments.get(0), field.name), Term.unknown(field.name, field.desc));
+      } else if (code.at(i) instanceof MethodInsnNode call && known.size() < MOST_CALLED) {
+        walker
+            .base
+            .answering(new Ref(call.owner, call.name + call.desc), isVirtual(call))
+            .filter(called -> called.type().equals(code.ref().type()) && known.add(called))
+            .flatMap(walker.base::code)
+            .ifPresent(called -> mayChange(called, arguments, known));
+      }
+    }
+  }
+
   private Term foreign(MethodInsnNode call, List<Term> arguments) {
     mayWrite(arguments);
+    boolean isInherited = walker.base.above(call.owner).filter(Containers::isContainer).isPresent();
+    if (isInherited && call.name.endsWith("All") && arguments.size() == 2) {
+      walker.requireThere(arguments.get(1));
+    }
     Optional<Term.Input> collaborator = collaborator(call, arguments);
     if (collaborator.isEmpty()) {
       returns(call);

@@ -82,6 +82,9 @@ final class Containers {
       return;
     }
     Term from = arguments.get(0);
+    if (!from.type().equals("Ljava/util/Comparator;")) {
+      walker.requireThere(from);
+    }
     List<Term> known = walker.state.elements.get(from);
     if (known != null) {
       walker.state.elements.put(made, new ArrayList<>(known));
@@ -94,6 +97,9 @@ final class Containers {
   Optional<Term> call(String name, Term container, List<Term> arguments) {
     Term of = walker.objects.original(container);
     List<Term> known = walker.state.elements.get(of);
+    if (name.endsWith("All") && arguments.size() == 1) {
+      walker.requireThere(arguments.get(0)); // All of another: addAll, putAll, containsAll.
+    }
     return switch (name) {
       case "size" -> size(of, known);
       case "isEmpty" -> size(of, known).map(size -> truth(size, Relation.EQUAL, 0));
