@@ -49,7 +49,7 @@ public final class Fault {
    */
   public static boolean[] seen;
 
-  /** Which of it was seen while a class was being initialised; null while {@link #seen} is. */
+  /** Which of it was seen while a class was being initialised. */
   public static boolean[] seenInitialising;
 
   /** By its number, whether a method was entered; null while nobody wants to know. */
@@ -73,6 +73,17 @@ public final class Fault {
     Spent() {
       super("this test went on for too long", null, false, false);
     }
+  }
+
+  /** From now on it is told what is seen where so many mutants stand. */
+  public static void watch(int mutants) {
+    seenInitialising = new boolean[SIGHTS * mutants];
+    seen = new boolean[SIGHTS * mutants];
+  }
+
+  /** Nobody wants to know any longer. */
+  public static void watchNoMore() {
+    seen = null;
   }
 
   /** A method begins: whether its mutated copy is to run. */

@@ -80,7 +80,7 @@ class MutantsTest {
   /** The mutants that would change something where they stand, told by an unmutated run. */
   private static Set<Integer> changing(
       Map<String, ClassPlanter.Planted> planted, int mutants, String unmutated) {
-    Fault.seen = new boolean[Fault.SIGHTS * mutants];
+    Fault.watch(mutants);
     try {
       assertThat(run(each(planted, ClassPlanter.Planted::watching))).isEqualTo(unmutated);
       return planted.values().stream()
@@ -89,7 +89,7 @@ class MutantsTest {
           .map(Watched::mutant)
           .collect(Collectors.toSet());
     } finally {
-      Fault.seen = null;
+      Fault.watchNoMore();
     }
   }
 

@@ -12,13 +12,12 @@ final class Sights {
 
   /** Begins to look. */
   void begin(int mutants) {
-    Fault.seenInitialising = new boolean[Fault.SIGHTS * mutants];
-    Fault.seen = new boolean[Fault.SIGHTS * mutants];
+    Fault.watch(mutants);
   }
 
   /** Looks no longer. */
   void end() {
-    Fault.seen = null;
+    Fault.watchNoMore();
   }
 
   /** What was seen since the last time while classes were being initialised. */
