@@ -104,6 +104,15 @@ class ChallengeTest {
           }
           return name;
         }
+
+        static int sill = deepest(3);
+
+        static int deepest(int water) {
+          if (water > 3) {
+            return 9;
+          }
+          return water + 1;
+        }
       }
       """;
 
@@ -153,6 +162,12 @@ class ChallengeTest {
         @Test
         public void hasGates() {
           assertEquals(2, Lock.gates);
+        }
+
+        @Test
+        public void hasSill() {
+          assertEquals(4, Lock.sill);
+          assertEquals(9, Lock.deepest(5));
         }
 
         @Test
@@ -284,6 +299,11 @@ class ChallengeTest {
         .containsEntry("6: `2 * sides()` -> `2 / sides()`", "survived by nobody")
         .containsEntry("6: `2` -> `3`", "killed by LockTest.hasGates()")
         .containsEntry("11: `1` -> `0`", "killed by LockTest.hasGates()")
+        .as(
+            "and so is what changes something meanwhile, though it does not for the test's own call")
+        .containsEntry("89: `water > 3` -> `water >= 3`", "killed by LockTest.hasSill()")
+        .containsEntry("92: `water + 1` -> `water - 1`", "killed by LockTest.hasSill()")
+        .containsEntry("90: `9` -> `10`", "killed by LockTest.hasSill()")
         .as("an endless loop ends")
         .containsEntry("17: `water--` -> `water++`", "timeout by LockTest.empties()")
         .as("so does a JVM")
