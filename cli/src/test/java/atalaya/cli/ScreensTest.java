@@ -200,7 +200,6 @@ class ScreensTest {
             3       1.00  low              1    0/1       0/0      0  Buoy#drain()              Buoy.java:25
             4       0.67  low              2    1/1       1/2      1  Buoy#bell(String)         Buoy.java:21
             5       0.67  low              2    1/1       1/2      1  Quay#berths(Buoy,String)  Quay.java:11
-            6       0.00  low              1    1/1       0/0      3  Buoy#<init>()             Buoy.java:4
 
             2 of 6 methods hold 62.9 % of all 6.30 unwatched paths.
               level   from  share of all unwatched paths            methods  of lines

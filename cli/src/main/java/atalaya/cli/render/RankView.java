@@ -16,10 +16,13 @@ public final class RankView {
   private static final Pattern FILLED = Pattern.compile("█+");
 
   private final Ranking ranking;
+  private final List<Ranking.Row> rows;
 
-  /** Of a ranking. */
+  /** Of a ranking: methods without unwatched paths are no risk, and not shown. */
   public RankView(Ranking ranking) {
     this.ranking = ranking;
+    this.rows =
+        ranking.rows().stream().filter(row -> row.method().unwatched().total() > 0).toList();
   }
 
   /** The lines for a terminal. */
@@ -29,8 +32,11 @@ public final class RankView {
       lines.add("no method to rank here");
       return lines;
     }
-    lines.addAll(
-        Columns.widestThatFits(paint, width, Stream.of(Where.values()).map(this::table).toList()));
+    if (!rows.isEmpty()) {
+      lines.addAll(
+          Columns.widestThatFits(
+              paint, width, Stream.of(Where.values()).map(this::table).toList()));
+    }
     if (ranking.beyond() > 0) {
       lines.add(
           paint.dim(
@@ -38,7 +44,9 @@ public final class RankView {
                   + Words.count(ranking.beyond(), "more method", "more methods")
                   + " with unwatched paths"));
     }
-    lines.add("");
+    if (!rows.isEmpty()) {
+      lines.add("");
+    }
     lines.addAll(concentration(paint));
     return lines;
   }
@@ -74,7 +82,7 @@ public final class RankView {
       titles.add("where");
     }
     Columns columns = Columns.of(titles.toArray(String[]::new));
-    for (Ranking.Row row : ranking.rows()) {
+    for (Ranking.Row row : rows) {
       columns.add(cells(row, where).toArray(String[]::new));
     }
     return columns;
@@ -104,7 +112,9 @@ public final class RankView {
   private List<String> concentration(Paint paint) {
     List<String> lines = new ArrayList<>();
     lines.add(paint.bold(sum()));
-    lines.addAll(bands(paint));
+    if (!rows.isEmpty()) {
+      lines.addAll(bands(paint));
+    }
     Unwatched unwatched = ranking.totals().unwatched();
     if (unwatched.notTried() > 0) {
       lines.add(
