@@ -2,6 +2,7 @@ package atalaya.boot;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -36,7 +37,7 @@ public final class Children {
     String prefix = prefix(command);
     String options = prefix == null ? null : options(of(environment));
     if (options == null) {
-      return command;
+      return command; // No JVM, or none that is to be observed.
     }
     List<String> words = new ArrayList<>(Arrays.asList(command));
     int at = 1;
@@ -50,13 +51,13 @@ public final class Children {
   public static Map<String, String> environment(String[] command, Map<String, String> environment) {
     Map<String, String> before = of(environment);
     String options = options(before);
-    if (options == null) {
-      return environment;
+    boolean isJvm = prefix(command) != null;
+    if (options == null || !isJvm && !before.containsKey(WAITING)) {
+      return environment; // As it has to be already.
     }
     String announced = before.get(ANNOUNCED);
     int begin = announced == null ? -1 : begin(announced);
     String others = announced == null ? "" : begin < 0 ? announced : announced.substring(0, begin);
-    boolean isJvm = prefix(command) != null;
     Map<String, String> now = new ProcessBuilder(command).environment();
     now.clear();
     now.putAll(before);
@@ -73,8 +74,13 @@ public final class Children {
     }
   }
 
+  /** The environment that is given, else ours; none where the program may not read its own. */
   private static Map<String, String> of(Map<String, String> environment) {
-    return environment == null ? System.getenv() : environment;
+    try {
+      return environment == null ? System.getenv() : environment;
+    } catch (SecurityException e) {
+      return Collections.emptyMap();
+    }
   }
 
   /** What stands before an option for the JVM in a command; null where it starts none. */
