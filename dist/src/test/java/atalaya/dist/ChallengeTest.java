@@ -295,7 +295,7 @@ class ChallengeTest {
         .contains("line 34: `boat + 1` is `boat - 1`\n");
     Map<String, String> verdicts = verdicts("tests");
     assertThat(verdicts)
-        .as("what initialises the class is tried in a JVM of its own")
+        .as("what initialises the class is tried apart")
         .containsEntry("6: `2 * sides()` -> `2 / sides()`", "survived by nobody")
         .containsEntry("6: `2` -> `3`", "killed by LockTest.hasGates()")
         .containsEntry("11: `1` -> `0`", "killed by LockTest.hasGates()")

@@ -14,6 +14,7 @@ import atalaya.core.run.Verdict;
 import atalaya.launch.project.Project;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.runfile.VerdictWriter;
+import atalaya.trial.decide.Bench;
 import atalaya.trial.decide.Campaign;
 import atalaya.trial.decide.Decided;
 import atalaya.trial.decide.PlantedClasses;
@@ -143,7 +144,7 @@ public final class Challenge {
       Campaign.Part part, Deciding deciding, BooleanSupplier isOver)
       throws IOException, InterruptedException {
     List<Fate> decided = new ArrayList<>();
-    try (Stage.Bench bench = part.stage().new Bench(one -> decided.add(one.fate()))) {
+    try (Bench bench = new Bench(part.stage(), one -> decided.add(one.fate()))) {
       return SilentTests.of(
           part.tasks(),
           deciding.fates,

@@ -280,8 +280,8 @@ public final class ChallengeView {
             + " in test frameworks; "
             + Words.time(shares.unmutated() / 1_000_000)
             + " running unmutated; "
-            + Words.time(shares.alone() / 1_000_000)
-            + " on mutants in JVMs of their own; "
+            + Words.time(shares.apart() / 1_000_000)
+            + " on mutants decided apart; "
             + Words.count(shares.workers(), "JVM", "JVMs")
             + " started");
   }

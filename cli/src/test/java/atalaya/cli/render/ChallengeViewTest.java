@@ -135,6 +135,6 @@ class ChallengeViewTest {
     Challenge.Outcome all = outcome(7, Map.of(), List.of(), false);
     assertThat(String.join("\n", new ChallengeView(MUTANTS, all, TESTS, 20).timeLines()))
         .isEqualTo(
-            "workers: 60.0 s deciding, of that 50.0 % in tests, 40.0 % in test frameworks; 2.0 s running unmutated; 500 ms on mutants in JVMs of their own; 3 JVMs started");
+            "workers: 60.0 s deciding, of that 50.0 % in tests, 40.0 % in test frameworks; 2.0 s running unmutated; 500 ms on mutants decided apart; 3 JVMs started");
   }
 }

@@ -1,9 +1,11 @@
 package atalaya.worker;
 
+import atalaya.boot.ClassesAnew;
 import atalaya.boot.Fault;
 import java.io.DataInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -29,6 +31,7 @@ final class Deciding {
   private volatile int checking = Fault.NONE;
   private volatile boolean disturbed;
   private volatile TestRef running;
+  private volatile int way;
   private int testsRun;
   private int threads = Thread.activeCount();
 
@@ -43,14 +46,25 @@ final class Deciding {
     final TestRef test;
     final String words;
     final int testsRun;
-    final boolean acted = Fault.acted;
 
-    Verdict(int mutant, int verdict, TestRef test, String words, int testsRun) {
+    /** Whether the mutant changed anything this time, and the tests ran as they should. */
+    final boolean stands;
+
+    Verdict(int mutant, int verdict, TestRef test, String words, int testsRun, boolean stands) {
       this.mutant = mutant;
       this.verdict = verdict;
       this.test = test;
       this.words = words;
       this.testsRun = testsRun;
+      this.stands = stands;
+    }
+
+    boolean isExhausted() {
+      return words.startsWith("OutOfMemoryError");
+    }
+
+    Verdict inDoubt() {
+      return new Verdict(mutant, verdict, test, words, testsRun, false);
     }
   }
 
@@ -64,8 +78,7 @@ final class Deciding {
     long testsBefore = bench.nanosInTests();
     long frameworksBefore = bench.nanosInFrameworks();
     int method = order.readInt();
-    boolean atOnce = order.readBoolean();
-    boolean never = order.readBoolean();
+    way = order.readByte();
     killers.clear();
     for (int number : Channel.readNumbers(order)) {
       killers.add(tests.get(number));
@@ -80,15 +93,17 @@ final class Deciding {
       current = mutant;
       Fault.acted = false;
       disturbed = leftovers.areBusy();
-      Verdict verdict = decide(method, mutant, of);
+      Verdict verdict = way == Message.ANEW ? anew(method, mutant, of) : decide(method, mutant, of);
       current = Fault.NONE;
       if (disturbed && verdict.verdict == Message.TIMEOUT) {
         spoilt(Fault.NONE);
       }
       unchecked.add(verdict);
-      if (never) {
+      if (way == Message.ONLY || way == Message.ANEW) {
         tell();
-      } else if (atOnce || unchecked.size() >= UNCHECKED_MOST || isHeavy(verdict)) {
+      } else if (way == Message.ONE_BY_ONE
+          || unchecked.size() >= UNCHECKED_MOST
+          || isHeavy(verdict)) {
         check();
       }
     }
@@ -111,6 +126,22 @@ final class Deciding {
     return verdict.verdict == Message.TIMEOUT || verdict.testsRun > 100;
   }
 
+  private Verdict anew(int method, int mutant, List<TestRef> tests) throws IOException {
+    bench.ready(tests);
+    Verdict verdict;
+    try (ClassesAnew opened = ClassesAnew.open()) {
+      verdict = decide(method, mutant, tests);
+    }
+    if (verdict.test == null) {
+      return verdict;
+    }
+    try (ClassesAnew opened = ClassesAnew.open()) {
+      return verdict.isExhausted() || !pass(Collections.singletonList(verdict.test))
+          ? verdict.inDoubt()
+          : verdict;
+    }
+  }
+
   private Verdict decide(int method, int mutant, List<TestRef> tests) {
     Set<TestRef> left = new LinkedHashSet<>();
     for (TestRef killer : killers) {
@@ -121,8 +152,10 @@ final class Deciding {
     left.addAll(tests);
     List<TestRef> inOrder = new ArrayList<>(left);
     testsRun = 0;
+    boolean allRan = true;
     int from = 0;
-    int size = 1;
+    // In classes that are new, a request costs more than most tests.
+    int size = way == Message.ANEW || way == Message.ONLY ? LARGEST_BATCH : 1;
     while (from < inOrder.size()) {
       int to = endOfBatch(inOrder, from, size);
       List<TestRef> batch = inOrder.subList(from, to);
@@ -130,6 +163,7 @@ final class Deciding {
       List<Bench.Result> results = bench.run(batch, method, mutant, true);
       testsRun += results.size();
       for (Bench.Result result : results) {
+        allRan &= result.verdict != Message.SKIPPED;
         if (result.isNoticed()) {
           killers.remove(result.test);
           killers.add(0, result.test);
@@ -142,13 +176,19 @@ final class Deciding {
               spent ? Message.TIMEOUT : Message.KILLED,
               result.test,
               spent ? "" : words(result.failure),
-              testsRun);
+              testsRun,
+              stands(allRan));
         }
       }
+      allRan &= results.size() == batch.size();
       from = to;
       size = Math.min(2 * size, LARGEST_BATCH);
     }
-    return new Verdict(mutant, Message.SURVIVED, null, "", testsRun);
+    return new Verdict(mutant, Message.SURVIVED, null, "", testsRun, stands(allRan));
+  }
+
+  private boolean stands(boolean allRan) {
+    return Fault.acted && (way != Message.ANEW || allRan && !Premain.isAnyShared());
   }
 
   /** Tests of one class are run together where that does not make the batch much larger. */
@@ -166,7 +206,7 @@ final class Deciding {
     Set<TestRef> noticing = new LinkedHashSet<>();
     boolean exhausted = false;
     for (Verdict verdict : unchecked) {
-      exhausted |= verdict.words.startsWith("OutOfMemoryError");
+      exhausted |= verdict.isExhausted();
       if (verdict.test != null) {
         noticing.add(verdict.test);
       }
@@ -174,9 +214,7 @@ final class Deciding {
     List<TestRef> tests = new ArrayList<>(noticing);
     // Where one alone is checked, that one has to answer for itself.
     checking = unchecked.size() == 1 ? unchecked.get(0).mutant : Fault.NONE;
-    boolean passed =
-        bench.run(tests, Fault.NONE, Fault.NONE, true).stream().noneMatch(Bench.Result::isNoticed);
-    if (!passed) {
+    if (!pass(tests)) {
       spoilt(checking);
     }
     checking = Fault.NONE;
@@ -184,6 +222,11 @@ final class Deciding {
     if (exhausted) {
       spoilt(Fault.NONE);
     }
+  }
+
+  private boolean pass(List<TestRef> tests) {
+    return bench.run(tests, Fault.NONE, Fault.NONE, true).stream()
+        .noneMatch(Bench.Result::isNoticed);
   }
 
   private void tell() throws IOException {
@@ -202,7 +245,7 @@ final class Deciding {
           to.writeInt(verdict.test == null ? 0 : verdict.test.number);
           Channel.writeText(to, verdict.words);
           to.writeInt(verdict.testsRun);
-          to.writeBoolean(verdict.acted);
+          to.writeBoolean(verdict.stands);
         });
   }
 
@@ -216,7 +259,8 @@ final class Deciding {
     try {
       int mutant = current;
       if (mutant != Fault.NONE && !disturbed) {
-        tell(new Verdict(mutant, Message.TIMEOUT, running, "", testsRun + 1));
+        boolean stands = way != Message.ANEW && Fault.acted;
+        tell(new Verdict(mutant, Message.TIMEOUT, running, "", testsRun + 1, stands));
       }
       spoilt(checking);
     } catch (IOException e) {

@@ -18,8 +18,8 @@ public final class Message {
   public static final int UNMUTATED = 3;
 
   /**
-   * To the worker: decide the mutants of a method; its number, whether each verdict is checked at
-   * once, whether none is, the tests that killed before, then each mutant with its tests.
+   * To the worker: decide the mutants of a method; its number, in which way, the tests that killed
+   * before, then each mutant with its tests.
    */
   public static final int DECIDE = 4;
 
@@ -47,7 +47,8 @@ public final class Message {
 
   /**
    * From the worker: a mutant is decided; its number, verdict, the test (0 for none), with what,
-   * how many tests ran.
+   * how many tests ran, and whether the verdict stands: not where the mutant changed nothing this
+   * time, or a test did not run in classes loaded anew as it did otherwise.
    */
   public static final int DECIDED = 15;
 
@@ -62,6 +63,18 @@ public final class Message {
 
   /** From the worker: it can't go on; why. */
   public static final int PROBLEM = 18;
+
+  /** In which way to decide: one after the other; verdicts are checked several at once. */
+  public static final int TOGETHER = 20;
+
+  /** In which way to decide: one after the other; each verdict is checked at once. */
+  public static final int ONE_BY_ONE = 21;
+
+  /** In which way to decide: each in classes loaded for it alone, and checked in others. */
+  public static final int ANEW = 22;
+
+  /** In which way to decide: the only mutant of this JVM. */
+  public static final int ONLY = 23;
 
   /** A test passed. */
   public static final int PASSED = 0;

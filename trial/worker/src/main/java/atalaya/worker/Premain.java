@@ -11,7 +11,14 @@ import java.util.Map;
 
 /** Puts planted classes in the place of those that are loaded. */
 public final class Premain {
+  private static volatile boolean isAnyShared;
+
   private Premain() {}
+
+  /** Whether the class path's own loader has loaded one: all tests of this JVM share its state. */
+  static boolean isAnyShared() {
+    return isAnyShared;
+  }
 
   /**
    * Called by the JVM before {@link Main}.
@@ -45,6 +52,7 @@ public final class Premain {
       if (words == null || redefined != null) {
         return null;
       }
+      isAnyShared |= loader == ClassLoader.getSystemClassLoader();
       try {
         // A class of this name that another tool has changed, or another one of the name, stays.
         return words[1].equals(Checksum.of(original))

@@ -83,13 +83,13 @@ public final class Campaign {
       Thread.sleep(LOOK_EVERY_MILLIS);
       long now = System.nanoTime();
       threads.removeIf(thread -> !thread.isAlive());
-      boolean isRoom = idle.look(now) > A_CORE || work.isOnlyAlone();
+      boolean isRoom = idle.look(now) > A_CORE || work.isOnlyApart();
       if (threads.size() < workers && !threads.isEmpty() && isRoom) {
         if (work.isWorthAnother(now - began)) {
           threads.add(work.start(work::decideAll));
           idle.forget(now);
-        } else if (work.isAnyAlone()) {
-          threads.add(work.start(work::decideAlone));
+        } else if (work.isAnyApart()) {
+          threads.add(work.start(work::decideApart));
           idle.forget(now);
         }
       }
@@ -104,7 +104,7 @@ public final class Campaign {
     private final Part part;
     private final Stage.Listener to;
     private final Deque<List<Task>> units = new ArrayDeque<>();
-    private final ConcurrentLinkedQueue<Task> alone = new ConcurrentLinkedQueue<>();
+    private final ConcurrentLinkedQueue<Task> apart = new ConcurrentLinkedQueue<>();
     private final AtomicReference<IOException> problem = new AtomicReference<>();
     private int done;
 
@@ -131,20 +131,22 @@ public final class Campaign {
     }
 
     synchronized boolean isWorthAnother(long nanos) {
-      int left = part.tasks().size() - done - alone.size();
+      int left = part.tasks().size() - done - apart.size();
       return nanos > UNTIL_SURE
           && !units.isEmpty()
           && left * (double) nanos / Math.max(1, done) > WORTH_A_WORKER;
     }
 
-    /** Whether mutants wait for JVMs of their own. */
-    boolean isAnyAlone() {
-      return !alone.isEmpty();
+    /** Whether mutants wait that are decided apart. */
+    boolean isAnyApart() {
+      return !apart.isEmpty();
     }
 
-    /** Whether nothing else waits: such JVMs share nothing, so that as many as may can run. */
-    synchronized boolean isOnlyAlone() {
-      return units.isEmpty() && !alone.isEmpty();
+    /**
+     * Whether nothing else waits: such mutants share nothing, so that as many JVMs as may can run.
+     */
+    synchronized boolean isOnlyApart() {
+      return units.isEmpty() && !apart.isEmpty();
     }
 
     private synchronized List<Task> next() {
@@ -157,8 +159,8 @@ public final class Campaign {
     }
 
     private void decide(Decider decider) {
-      try (Stage.Bench bench = part.stage().new Bench(this::tell)) {
-        decider.decide(bench);
+      try {
+        decider.decide();
       } catch (IOException e) {
         problem.compareAndSet(null, e);
       } catch (InterruptedException e) {
@@ -169,31 +171,38 @@ public final class Campaign {
     }
 
     /**
-     * What needs a JVM of its own is decided as it comes up, beside the bench for all others: most
-     * of it survives, so that the sample would not be a fair one if time ran out before.
+     * What has to be decided apart is as it comes up: most of it survives, so that the sample would
+     * not be a fair one if time ran out before.
      */
-    private void decideAll(Stage.Bench bench) throws IOException, InterruptedException {
-      try (Stage.Bench single = part.stage().new Bench(this::tell)) {
+    private void decideAll() throws IOException, InterruptedException {
+      try (Bench bench = new Bench(part.stage(), this::tell);
+          Apart others = new Apart(part.stage(), this::tell)) {
         for (List<Task> unit = next(); unit != null; unit = next()) {
-          alone.addAll(bench.decide(unit));
-          decideAlone(single);
+          apart.addAll(bench.decide(unit));
+          decideApart(others);
         }
       }
     }
 
-    private void decideAlone(Stage.Bench bench) throws IOException, InterruptedException {
+    private void decideApart() throws IOException, InterruptedException {
+      try (Apart others = new Apart(part.stage(), this::tell)) {
+        decideApart(others);
+      }
+    }
+
+    private void decideApart(Apart bench) throws IOException, InterruptedException {
       while (problem.get() == null && !isOver.getAsBoolean()) {
-        Task task = alone.poll();
+        Task task = apart.poll();
         if (task == null) {
           return;
         }
-        bench.alone(task);
+        bench.decide(task);
       }
     }
   }
 
-  /** What a thread does with a bench of its own. */
+  /** What a thread does. */
   private interface Decider {
-    void decide(Stage.Bench bench) throws IOException, InterruptedException;
+    void decide() throws IOException, InterruptedException;
   }
 }

@@ -1,7 +1,6 @@
 package atalaya.trial.decide;
 
 import atalaya.boot.Fault;
-import atalaya.core.mutant.Fate;
 import atalaya.worker.Channel;
 import atalaya.worker.Message;
 import java.io.DataInputStream;
@@ -28,11 +27,6 @@ public final class Stage {
   private static final long LONGEST_UNMUTATED = TimeUnit.HOURS.toNanos(1);
   private static final long LONGEST_MORE = TimeUnit.MINUTES.toNanos(2);
   private static final int LONGEST_TIMES = 20;
-  private static final int KILLERS_KEPT = 3;
-
-  /** A JVM that dies so often of one unit leaves the rest of it undecided. */
-  private static final int MOST_RESTARTS = 200;
-
   private JvmSetup setup;
   private final WorkerKit kit;
   private final Path scratch;
@@ -83,8 +77,13 @@ public final class Stage {
   public static final class NoWorker extends IOException {
     private static final long serialVersionUID = 1;
 
-    NoWorker(String message) {
+    private NoWorker(String message) {
       super(message);
+    }
+
+    static NoWorker after(Workers.End end) {
+      return new NoWorker(
+          "the JVM that runs the tests ended with code " + end.code() + ": " + end.output());
     }
   }
 
@@ -149,7 +148,7 @@ public final class Stage {
     return shares;
   }
 
-  private synchronized void spent(Shares more) {
+  synchronized void spent(Shares more) {
     shares = shares.plus(more);
   }
 
@@ -218,11 +217,7 @@ public final class Stage {
         DataInputStream answer = worker.answer(longest);
         if (answer == null) {
           if (!answered && done == 0) {
-            throw new NoWorker(
-                "the JVM that runs the tests ended with code "
-                    + worker.exitCode()
-                    + ": "
-                    + worker.output());
+            throw NoWorker.after(new Workers.End(worker.exitCode(), worker.output()));
           }
           return done;
         }
@@ -292,218 +287,42 @@ public final class Stage {
   }
 
   /** Some tests, and all others of their groups. */
-  private List<Integer> together(List<Integer> some) {
+  List<Integer> together(List<Integer> some) {
     return some.stream().map(this::group).distinct().flatMap(g -> testsOf(g).stream()).toList();
   }
 
-  private static int[] array(List<Integer> numbers) {
+  static int[] array(List<Integer> numbers) {
     return numbers.stream().mapToInt(Integer::intValue).toArray();
   }
 
   // ---- mutants ----
 
-  /** Decides units one after the other, in one worker after the other. Of one thread. */
-  public final class Bench implements AutoCloseable {
-    private final Listener listener;
-    private final Map<Integer, List<Integer>> killersOf = new HashMap<>();
-    private Worker worker;
-    private boolean isAlone;
-
-    /** Begins. */
-    public Bench(Listener listener) {
-      this.listener = listener;
-    }
-
-    private Worker worker() throws IOException {
-      return worker(tests.keySet());
-    }
-
-    /** The one there is, or a new one for some of the tests, by number. */
-    private Worker worker(Collection<Integer> of) throws IOException {
-      if (worker == null) {
-        worker =
-            Worker.start(isAlone ? setup.shortLived() : setup, kit, scratch, planted.mutated());
-        spent(new Shares(0, 0, 0, 0, 0, 1));
-        worker.send(Message.TESTS, to -> writeTests(of, to));
-      }
-      return worker;
-    }
-
-    private void restart() throws IOException {
-      if (worker != null) {
-        worker.close();
-        worker = null;
-      }
-    }
-
-    /**
-     * Decides the mutants of one method.
-     *
-     * @return those that must be decided in a JVM of their own
-     */
-    public List<Task> decide(List<Task> unit) throws IOException, InterruptedException {
-      List<Task> alone = new ArrayList<>();
-      Map<Integer, Task> left = new LinkedHashMap<>();
-      unit.forEach(task -> left.put(task.mutant(), task));
-      List<Integer> killers =
-          killersOf.computeIfAbsent(unit.get(0).method(), m -> new ArrayList<>());
-      boolean atOnce = false;
-      long longest = longest(unit);
-      unit.stream().filter(task -> task.tests().isEmpty()).forEach(this::unchanging);
-      left.values().removeIf(task -> task.tests().isEmpty());
-      int restarts = 0;
-      while (!left.isEmpty() && restarts++ < MOST_RESTARTS) {
-        order(List.copyOf(left.values()), killers, atOnce, false);
-        int current = -1;
-        boolean done = false;
-        while (!done) {
-          DataInputStream answer = worker().answer(longest);
-          if (answer == null) {
-            ended(left, current);
-            break;
-          }
-          switch (answer.readByte()) {
-            case Message.BEGAN -> current = answer.readInt();
-            case Message.DECIDED -> {
-              Decided decided = decided(answer);
-              boolean acted = answer.readBoolean();
-              Task task = left.remove(decided.mutant());
-              // What tests left behind may hide it, in this JVM.
-              boolean mayBeHidden = task.isShared() || !acted;
-              if (mayBeHidden && !decided.fate().isNoticed()) {
-                alone.add(task);
-              } else {
-                remember(killers, decided.test());
-                listener.decided(decided);
-              }
-            }
-            case Message.SPOILT -> {
-              Task by = left.remove(answer.readInt());
-              if (by != null) {
-                alone.add(by);
-              }
-              // Whoever left something behind, each one has to answer for itself now.
-              atOnce = true;
-              restart();
-              done = true;
-            }
-            default -> {
-              unitDone(answer);
-              done = true;
-            }
-          }
-        }
-      }
-      alone.addAll(left.values());
-      return alone;
-    }
-
-    /** Where it changes nothing, for any test, none has to be run. */
-    private void unchanging(Task task) {
-      listener.decided(new Decided(task.mutant(), Fate.SURVIVED, 0, "", 0));
-    }
-
-    /** Decides a mutant in a JVM of its own. */
-    public void alone(Task of) throws IOException, InterruptedException {
-      long began = System.nanoTime();
-      Task task = of.inOneOfItsOwn();
-      restart();
-      isAlone = true;
-      worker(together(task.tests()));
-      order(List.of(task), List.of(), false, true);
-      Map<Integer, Task> left = new LinkedHashMap<>(Map.of(task.mutant(), task));
-      while (!left.isEmpty()) {
-        DataInputStream answer = worker().answer(longest(List.of(task)));
-        if (answer == null) {
-          ended(left, task.mutant());
-        } else {
-          int type = answer.readByte();
-          if (type == Message.DECIDED) {
-            Decided decided = decided(answer);
-            left.remove(decided.mutant());
-            listener.decided(decided);
-          }
-        }
-      }
-      restart();
-      isAlone = false;
-      spent(new Shares(0, 0, 0, 0, System.nanoTime() - began, 0));
-    }
-
-    /** The worker ended by itself: the mutant that it had brought that about. */
-    private void ended(Map<Integer, Task> left, int current)
-        throws IOException, InterruptedException {
-      Worker was = worker;
-      int code = was.exitCode();
-      String output = was.output();
-      restart();
-      if (current < 0) {
-        throw new NoWorker("the JVM that runs the tests ended with code " + code + ": " + output);
-      }
-      Task by = left.remove(current);
-      if (by != null) {
-        listener.decided(
-            new Decided(current, Fate.KILLED, 0, "the JVM ended with code " + code, 1));
-      }
-    }
-
-    private void order(List<Task> tasks, List<Integer> killers, boolean atOnce, boolean never)
-        throws IOException {
-      worker()
-          .send(
-              Message.DECIDE,
-              to -> {
-                to.writeInt(tasks.get(0).method());
-                to.writeBoolean(atOnce);
-                to.writeBoolean(never);
-                Channel.writeNumbers(to, array(killers));
-                to.writeInt(tasks.size());
-                for (Task task : tasks) {
-                  to.writeInt(task.mutant());
-                  Channel.writeNumbers(to, array(task.tests()));
-                }
-              });
-    }
-
-    private long longest(Iterable<Task> tasks) {
-      long nanos = 0;
-      for (Task task : tasks) {
-        for (int test : task.tests()) {
-          nanos += unmutated.get(test).nanos();
-        }
-      }
-      return LONGEST_TIMES * nanos + LONGEST_MORE;
-    }
-
-    private void remember(List<Integer> killers, int test) {
-      if (test > 0) {
-        killers.remove((Integer) test);
-        killers.add(0, test);
-        if (killers.size() > KILLERS_KEPT) {
-          killers.remove(KILLERS_KEPT);
-        }
-      }
-    }
-
-    private void unitDone(DataInputStream answer) throws IOException {
-      spent(new Shares(answer.readLong(), answer.readLong(), answer.readLong(), 0, 0, 0));
-    }
-
-    @Override
-    public void close() throws IOException {
-      restart();
-    }
+  /** Starts a JVM for mutants. */
+  Worker startWorker(JvmSetup with, Collection<Integer> tests) throws IOException {
+    Worker worker = Worker.start(with, kit, scratch, planted.mutated());
+    spent(new Shares(0, 0, 0, 0, 0, 1));
+    worker.send(Message.TESTS, to -> writeTests(tests, to));
+    return worker;
   }
 
-  private static Decided decided(DataInputStream answer) throws IOException {
-    int mutant = answer.readInt();
-    int verdict = answer.readByte();
-    int test = answer.readInt();
-    String words = Channel.readText(answer);
-    Fate fate =
-        verdict == Message.KILLED
-            ? Fate.KILLED
-            : verdict == Message.TIMEOUT ? Fate.TIMEOUT : Fate.SURVIVED;
-    return new Decided(mutant, fate, test, words, answer.readInt());
+  /** How its JVMs are set up. */
+  JvmSetup setup() {
+    return setup;
+  }
+
+  /** The numbers of all tests. */
+  Set<Integer> tests() {
+    return tests.keySet();
+  }
+
+  /** How many nanoseconds mutants may take at most; then the JVM is ended. */
+  long longest(Iterable<Task> tasks) {
+    long nanos = 0;
+    for (Task task : tasks) {
+      for (int test : task.tests()) {
+        nanos += unmutated.get(test).nanos();
+      }
+    }
+    return LONGEST_TIMES * nanos + LONGEST_MORE;
   }
 }

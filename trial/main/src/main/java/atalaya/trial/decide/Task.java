@@ -9,20 +9,20 @@ import java.util.List;
  * @param method the number of its method
  * @param tests those that may notice it, the likeliest first; none where it changes nothing that
  *     any of them does
- * @param alone those that may in a JVM of its own, where what one test leaves behind counts for the
- *     next: all that enter its method, in the order in which they were observed
+ * @param apart those that may apart from other mutants, where what one test leaves behind counts
+ *     for the next: all that enter its method, in the order in which they were observed
  * @param isShared whether its code changes what tests share, as while classes are initialised, so
- *     that a JVM of its own has the last word
+ *     that it has to be decided apart before it may have survived
  */
 public record Task(
-    int mutant, int method, List<Integer> tests, List<Integer> alone, boolean isShared) {
+    int mutant, int method, List<Integer> tests, List<Integer> apart, boolean isShared) {
   public Task {
     tests = List.copyOf(tests);
-    alone = List.copyOf(alone);
+    apart = List.copyOf(apart);
   }
 
-  /** For a JVM of its own. */
-  Task inOneOfItsOwn() {
-    return new Task(mutant, method, alone, alone, isShared);
+  /** For a decision apart from all others. */
+  Task fromOthers() {
+    return new Task(mutant, method, apart, apart, isShared);
   }
 }

@@ -68,6 +68,12 @@ class StageTest {
           return name;
         }
 
+        static final int SILL = sill(3);
+
+        static int sill(int water) {
+          return water - 1;
+        }
+
         static void close(int force) {
           if (force > 9) {
             System.exit(7);
@@ -112,8 +118,32 @@ class StageTest {
         }
 
         @Test
+        public void hasASill() {
+          assertEquals(2, Lock.SILL);
+          Lock.sill(0);
+        }
+
+        @Test
         public void fails() {
           fail("always");
+        }
+
+        public static class Particular {
+          @Test
+          public void isOfTheClassPath() {
+            Lock.sill(0);
+            assertSame(ClassLoader.getSystemClassLoader(), Lock.class.getClassLoader());
+          }
+
+          @Test
+          public void asksTheClassPath() throws Exception {
+            Lock.sill(0);
+            Class<?> lock =
+                Class.forName("harbour.Lock", true, ClassLoader.getSystemClassLoader());
+            java.lang.reflect.Field sill = lock.getDeclaredField("SILL");
+            sill.setAccessible(true);
+            assertEquals(2, sill.getInt(null));
+          }
         }
 
         public static class Leaving {
@@ -125,18 +155,26 @@ class StageTest {
       }
       """;
 
-  private static final List<String> NAMES =
-      List.of("opens", "turns", "looks", "closes", "isNamed", "fails", "leaves", "gone");
+  private static final Map<String, List<String>> TESTS_OF =
+      Map.of(
+          "",
+          List.of("opens", "turns", "looks", "closes", "isNamed", "hasASill", "fails", "gone"),
+          "$Leaving",
+          List.of("leaves"),
+          "$Particular",
+          List.of("isOfTheClassPath", "asksTheClassPath"));
 
   @TempDir Path folder;
   private final Map<Integer, PlantableMutant> mutants = new TreeMap<>();
   private final Map<Integer, List<Watched>> watched = new HashMap<>();
   private final Map<String, Integer> methods = new HashMap<>();
-  private Stage stage;
+  private final List<String> names = new ArrayList<>();
+  private Path classes;
+  private PlantedClasses planted;
 
   @BeforeEach
   void plant() throws Exception {
-    Path classes = Files.createDirectory(folder.resolve("classes"));
+    classes = Files.createDirectory(folder.resolve("classes"));
     compile(classes, "Lock", CODE);
     compile(classes, "LockTest", TESTS);
     byte[] lock = Files.readAllBytes(classes.resolve("harbour/Lock.class"));
@@ -159,10 +197,11 @@ class StageTest {
     PlantedClasses all = PlantedClasses.in(folder.resolve("planted"));
     all.mutated().add("harbour.Lock", lock, planted.mutated());
     all.watching().add("harbour.Lock", lock, planted.watching());
-    stage = stage(classes, all.finish());
+    this.planted = all.finish();
   }
 
-  private Stage stage(Path classes, PlantedClasses planted) throws Exception {
+  /** With the tests of some nested classes of the test class, or of itself. */
+  private Stage stage(String... nested) throws Exception {
     WorkerKit kit =
         new WorkerKit(jar(Message.class, "atalaya.worker.Premain"), jar(Fault.class, ""));
     List<String> classPath =
@@ -180,10 +219,13 @@ class StageTest {
             Map.of(),
             Map.of());
     List<RunnableTest> tests = new ArrayList<>();
-    for (String name : NAMES) {
-      String type = "harbour.LockTest" + (name.equals("leaves") ? "$Leaving" : "");
-      String id = name + "(" + type + ")";
-      tests.add(new RunnableTest(tests.size() + 1, Message.NOTIFIER, type, id));
+    for (String of : nested) {
+      for (String name : TESTS_OF.get(of)) {
+        String type = "harbour.LockTest" + of;
+        String id = name + "(" + type + ")";
+        names.add(name);
+        tests.add(new RunnableTest(names.size(), Message.NOTIFIER, type, id));
+      }
     }
     Path scratch = Files.createDirectory(folder.resolve("scratch"));
     return new Stage(setup, kit, scratch, planted, tests, Set.of());
@@ -191,13 +233,14 @@ class StageTest {
 
   @Test
   void decidesByTheTestsForWhichAMutantChangesSomething() throws Exception {
+    Stage stage = stage("", "$Leaving");
     stage.runUnmutated(methods.size(), mutants.size());
 
     Map<String, String> unmutated = new TreeMap<>();
     stage
         .unmutated()
         .forEach(
-            (test, was) -> unmutated.put(NAMES.get(test - 1), was.isFit() ? "fit" : was.words()));
+            (test, was) -> unmutated.put(names.get(test - 1), was.isFit() ? "fit" : was.words()));
     assertThat(unmutated)
         .as("one that is not there did not run; one that ends the JVM takes nobody with it")
         .isEqualTo(
@@ -207,20 +250,11 @@ class StageTest {
                 "looks", "fit",
                 "closes", "fit",
                 "isNamed", "fit",
+                "hasASill", "fit",
                 "fails", "AssertionError: always",
                 "leaves", "the JVM ended"));
 
-    Map<String, String> verdicts = new TreeMap<>();
-    Campaign campaign =
-        new Campaign(
-            2,
-            () -> false,
-            decided ->
-                verdicts.put(
-                    words(decided.mutant()),
-                    decided.fate()
-                        + (decided.test() == 0 ? "" : " by " + NAMES.get(decided.test() - 1))));
-    campaign.run(List.of(new Campaign.Part(stage, tasks())));
+    Map<String, String> verdicts = verdicts(stage);
     assertThat(verdicts)
         .containsEntry("7: water > 6 -> water != 6", Fate.KILLED + " by opens")
         .as("nobody asks about 6: it changes nothing, and no test runs")
@@ -228,16 +262,30 @@ class StageTest {
         .containsEntry("13: gates-- -> gates++", Fate.TIMEOUT + " by turns")
         .containsEntry("20: boats * 3 -> boats / 3", "" + Fate.SURVIVED)
         .as("it ends the JVM")
-        .containsEntry("31: force > 9 -> force != 9", "" + Fate.KILLED)
+        .containsEntry("37: force > 9 -> force != 9", "" + Fate.KILLED)
         .as("it is named already when the mutant is tried first, so a new JVM is asked")
         .containsEntry("24: name == null -> false", Fate.KILLED + " by isNamed")
         .as("what looks leaves behind is noticed by the next")
-        .containsEntry("25: name = \"south\"; -> ;", Fate.KILLED + " by isNamed");
+        .containsEntry("25: name = \"south\"; -> ;", Fate.KILLED + " by isNamed")
+        .as("only a class that is initialised anew has it")
+        .containsEntry("33: water - 1 -> water + 1", Fate.KILLED + " by hasASill");
     assertThat(verdicts).hasSameSizeAs(mutants);
-    assertThat(stage.shares().alone()).isPositive();
+    assertThat(stage.shares().apart()).isPositive();
+    assertThat(stage.shares().workers())
+        .as("one to run them unmutated, one for mutants, one or two for those that are apart")
+        .isLessThan(5);
     try (Stream<Path> left = Files.list(folder.resolve("scratch"))) {
       assertThat(left).as("workers leave nothing behind").isEmpty();
     }
+  }
+
+  @Test
+  void whereClassesLoadedAnewTellNothingANewJvmDoes() throws Exception {
+    Stage stage = stage("$Particular");
+    stage.runUnmutated(methods.size(), mutants.size());
+    assertThat(verdicts(stage))
+        .as("one test never passes there, and the other looks for the class elsewhere")
+        .containsEntry("33: water - 1 -> water + 1", Fate.KILLED + " by asksTheClassPath");
   }
 
   @Test
@@ -262,6 +310,21 @@ class StageTest {
         .hasMessageContaining("NoSuchOption");
   }
 
+  private Map<String, String> verdicts(Stage stage) throws Exception {
+    Map<String, String> verdicts = new TreeMap<>();
+    Campaign campaign =
+        new Campaign(
+            2,
+            () -> false,
+            decided ->
+                verdicts.put(
+                    words(decided.mutant()),
+                    decided.fate()
+                        + (decided.test() == 0 ? "" : " by " + names.get(decided.test() - 1))));
+    campaign.run(List.of(new Campaign.Part(stage, tasks(stage))));
+    return verdicts;
+  }
+
   private String words(int number) {
     Mutant mutant = mutant(number);
     return mutant.line() + ": " + mutant.original() + " -> " + mutant.mutated();
@@ -271,12 +334,12 @@ class StageTest {
     return mutants.get(number).mutant();
   }
 
-  private List<Integer> fit(BitSet tests) {
+  private static List<Integer> fit(Stage stage, BitSet tests) {
     return tests.stream().boxed().filter(test -> stage.unmutated().get(test).isFit()).toList();
   }
 
   /** Each with the tests that it changes something for. */
-  private List<Task> tasks() {
+  private List<Task> tasks(Stage stage) {
     List<Task> tasks = new ArrayList<>();
     mutants.forEach(
         (number, mutant) -> {
@@ -285,7 +348,7 @@ class StageTest {
           boolean isLeft = false;
           for (Watched at : watched.get(number)) {
             by.or(stage.seen(at.place(), at.sights()));
-            isShared |= at.isShared();
+            isShared |= at.isShared() || stage.isSeenInitialising(at.place(), at.sights());
             isLeft |= at.isNearShared();
           }
           BitSet around = new BitSet();
@@ -294,8 +357,8 @@ class StageTest {
               .filter(at -> mutant(at.mutant()).method().equals(mutant(number).method()))
               .forEach(at -> around.or(stage.seen(at.place(), at.any())));
           int method = methods.get(mutant.places().get(0).code());
-          List<Integer> asked = fit(isLeft && !by.isEmpty() ? around : by);
-          tasks.add(new Task(number, method, asked, fit(around), isShared));
+          List<Integer> asked = fit(stage, isLeft && !by.isEmpty() ? around : by);
+          tasks.add(new Task(number, method, asked, fit(stage, around), isShared));
         });
     return tasks;
   }
