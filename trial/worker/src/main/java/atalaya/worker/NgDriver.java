@@ -1,6 +1,5 @@
 package atalaya.worker;
 
-import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -9,12 +8,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.testng.IConfigurationListener;
+import org.testng.IMethodSelector;
+import org.testng.IMethodSelectorContext;
 import org.testng.ITestContext;
 import org.testng.ITestListener;
+import org.testng.ITestNGMethod;
 import org.testng.ITestResult;
 import org.testng.TestNG;
 import org.testng.xml.XmlClass;
-import org.testng.xml.XmlInclude;
+import org.testng.xml.XmlMethodSelector;
 import org.testng.xml.XmlSuite;
 import org.testng.xml.XmlTest;
 
@@ -23,6 +25,9 @@ import org.testng.xml.XmlTest;
  * is another test each time, as it was when it was observed.
  */
 final class NgDriver implements Driver {
+  /** Below zero, TestNG asks no selector that comes after. */
+  private static final int BEFORE_ALL_OTHERS = -1;
+
   @Override
   public void run(List<TestRef> tests, Listener listener) {
     Map<String, Set<String>> methods = new LinkedHashMap<>();
@@ -42,11 +47,12 @@ final class NgDriver implements Driver {
     try {
       XmlSuite suite = new XmlSuite();
       XmlTest test = new XmlTest(suite);
-      XmlClass type = new XmlClass(container, false);
-      List<XmlInclude> included = new ArrayList<>();
-      methods.forEach(method -> included.add(new XmlInclude(method)));
-      type.setIncludedMethods(included);
-      test.setXmlClasses(Collections.singletonList(type));
+      test.setXmlClasses(Collections.singletonList(new XmlClass(container, false)));
+      XmlMethodSelector selector = new XmlMethodSelector();
+      selector.setClassName(Only.class.getName());
+      selector.setPriority(BEFORE_ALL_OTHERS);
+      test.setMethodSelectors(Collections.singletonList(selector));
+      Only.wanted = methods;
       TestNG framework = new TestNG(false);
       framework.setVerbose(0);
       framework.setXmlSuites(Collections.singletonList(suite));
@@ -55,6 +61,24 @@ final class NgDriver implements Driver {
     } catch (LinkageError | RuntimeException e) {
       listener.failedAround(e);
     }
+  }
+
+  /**
+   * Selects tests. Names of methods in an {@code XmlClass} would do the same, but TestNG makes a
+   * pattern of each anew for each method that there is.
+   */
+  public static final class Only implements IMethodSelector {
+    private static final long serialVersionUID = 1;
+    private static volatile Set<String> wanted = Collections.emptySet();
+
+    @Override
+    public boolean includeMethod(
+        IMethodSelectorContext context, ITestNGMethod method, boolean isTest) {
+      return !isTest || wanted.contains(method.getMethodName());
+    }
+
+    @Override
+    public void setTestMethods(List<ITestNGMethod> methods) {}
   }
 
   private static final class Told implements ITestListener, IConfigurationListener {
