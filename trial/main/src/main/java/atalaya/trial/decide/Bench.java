@@ -74,8 +74,10 @@ public final class Bench implements AutoCloseable {
             if (by != null) {
               apart.add(by);
             }
-            // Whoever left something behind, each one has to answer for itself now.
+            // Whoever left something behind, each one has to answer for itself now; not here where
+            // it may well do the same.
             way = Message.ONE_BY_ONE;
+            left.values().removeIf(task -> task.isShared() && apart.add(task));
             workers.close();
             done = true;
           }
