@@ -374,6 +374,7 @@ public final class Challenge {
                   number,
                   method,
                   isLeft ? TestOrder.both(asked, entering) : asked,
+                  tests.of(seenItself(stage, number)),
                   atStart && !isLeft ? asked : entering,
                   isShared));
         }
@@ -387,6 +388,14 @@ public final class Challenge {
       }
     }
     return parts;
+  }
+
+  private BitSet seenItself(Stage stage, int mutant) {
+    BitSet by = new BitSet();
+    watched
+        .getOrDefault(mutant, List.of())
+        .forEach(at -> by.or(stage.seenItself(at.place(), at.sights())));
+    return by;
   }
 
   private BitSet seen(Stage stage, int mutant, Function<Watched, BitSet> sights) {

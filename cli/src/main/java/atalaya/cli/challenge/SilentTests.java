@@ -101,9 +101,7 @@ public final class SilentTests {
     int asked = reached.size() - noticedByOthers.size();
     Map<Integer, List<Task>> byMethod = new LinkedHashMap<>();
     for (Task task : spread(noticedByOthers)) {
-      byMethod
-          .computeIfAbsent(task.method(), m -> new ArrayList<>())
-          .add(new Task(task.mutant(), task.method(), List.of(test), List.of(), false));
+      byMethod.computeIfAbsent(task.method(), m -> new ArrayList<>()).add(task.by(test));
     }
     for (List<Task> unit : byMethod.values()) {
       if (isOver.getAsBoolean()) {

@@ -21,7 +21,7 @@ class SilentTestsTest {
   private void mutants(int count, Fate fate, boolean atStart) {
     for (int i = 0; i < count; i++) {
       int mutant = tasks.size();
-      tasks.add(new Task(mutant, mutant / 4, List.of(2, 1), List.of(1, 2), atStart));
+      tasks.add(new Task(mutant, mutant / 4, List.of(2, 1), List.of(), List.of(1, 2), atStart));
       if (fate != null) {
         fates.put(mutant, fate);
       }

@@ -18,6 +18,7 @@ final class Bench {
   private final Watch watch;
   private final Sights sights = new Sights();
   private List<TestRef> known = new ArrayList<>();
+  private volatile boolean hasActed;
   private long nanosInTests;
   private long nanosInFrameworks;
 
@@ -35,6 +36,9 @@ final class Bench {
 
     /** What it saw where mutants stand, while that is wanted. */
     final int[] seen;
+
+    /** Whether the mutant changed anything while it ran. */
+    final boolean acted = Fault.acted;
 
     Result(TestRef test, int verdict, long nanos, long steps, Throwable failure, int[] seen) {
       this.test = test;
@@ -63,6 +67,17 @@ final class Bench {
   /** Makes what runs these tests, which may last longer than the classes they are made of. */
   void ready(List<TestRef> tests) {
     tests.forEach(test -> drivers.computeIfAbsent(test.framework, this::driver));
+  }
+
+  /** Another mutant's turn. */
+  void forgetAction() {
+    hasActed = false;
+    Fault.acted = false;
+  }
+
+  /** Whether the mutant changed anything so far, in a test or around it. */
+  boolean hasActed() {
+    return hasActed || Fault.acted;
   }
 
   /** Nanoseconds spent in tests so far. */
@@ -155,9 +170,15 @@ final class Bench {
         Fault.method = Fault.NONE;
         Fault.mutant = Fault.NONE;
         Fault.steps = Long.MAX_VALUE;
+        noteAction();
         watch.disarm();
         Thread.interrupted();
       }
+    }
+
+    private void noteAction() {
+      hasActed |= Fault.acted;
+      Fault.acted = false;
     }
 
     private void allow(long steps, long nanos) {
@@ -170,6 +191,7 @@ final class Bench {
     @Override
     public void started(String id) {
       sights.putAround();
+      noteAction();
       current = byId.get(id);
       began = System.nanoTime();
       if (current == null) {
@@ -191,6 +213,7 @@ final class Bench {
         noticed |= verdict != Message.PASSED;
         results.add(new Result(test, verdict, nanos, budget - Fault.steps, failure, sights.take()));
       }
+      noteAction();
       current = null;
       allow(allSteps, allNanos);
     }

@@ -6,6 +6,7 @@ import java.io.DataInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,10 @@ final class Deciding {
   private final Leftovers leftovers = new Leftovers();
   private final List<Verdict> unchecked = new ArrayList<>();
   private final List<TestRef> killers = new ArrayList<>();
+
+  /** The tests in which the mutant would have changed something while they ran unmutated. */
+  private final Set<TestRef> acting = new HashSet<>();
+
   private volatile int current = Fault.NONE;
   private volatile int checking = Fault.NONE;
   private volatile boolean disturbed;
@@ -47,7 +52,7 @@ final class Deciding {
     final String words;
     final int testsRun;
 
-    /** Whether the mutant changed anything this time, and the tests ran as they should. */
+    /** Whether the mutant changed something where it would have, and the tests ran as they do. */
     final boolean stands;
 
     Verdict(int mutant, int verdict, TestRef test, String words, int testsRun, boolean stands) {
@@ -89,9 +94,13 @@ final class Deciding {
       for (int number : Channel.readNumbers(order)) {
         of.add(tests.get(number));
       }
+      acting.clear();
+      for (int number : Channel.readNumbers(order)) {
+        acting.add(tests.get(number));
+      }
       answers.send(Message.BEGAN, to -> to.writeInt(mutant));
       current = mutant;
-      Fault.acted = false;
+      bench.forgetAction();
       disturbed = leftovers.areBusy();
       Verdict verdict = way == Message.ANEW ? anew(method, mutant, of) : decide(method, mutant, of);
       current = Fault.NONE;
@@ -152,7 +161,7 @@ final class Deciding {
     left.addAll(tests);
     List<TestRef> inOrder = new ArrayList<>(left);
     testsRun = 0;
-    boolean allRan = true;
+    boolean asBefore = true;
     int from = 0;
     // In classes that are new, a request costs more than most tests.
     int size = way == Message.ANEW || way == Message.ONLY ? LARGEST_BATCH : 1;
@@ -163,7 +172,7 @@ final class Deciding {
       List<Bench.Result> results = bench.run(batch, method, mutant, true);
       testsRun += results.size();
       for (Bench.Result result : results) {
-        allRan &= result.verdict != Message.SKIPPED;
+        asBefore &= isAsBefore(result);
         if (result.isNoticed()) {
           killers.remove(result.test);
           killers.add(0, result.test);
@@ -177,18 +186,29 @@ final class Deciding {
               result.test,
               spent ? "" : words(result.failure),
               testsRun,
-              stands(allRan));
+              stands(asBefore));
         }
       }
-      allRan &= results.size() == batch.size();
+      asBefore &= way != Message.ANEW || results.size() == batch.size();
       from = to;
       size = Math.min(2 * size, LARGEST_BATCH);
     }
-    return new Verdict(mutant, Message.SURVIVED, null, "", testsRun, stands(allRan));
+    return new Verdict(mutant, Message.SURVIVED, null, "", testsRun, stands(asBefore));
   }
 
-  private boolean stands(boolean allRan) {
-    return Fault.acted && (way != Message.ANEW || allRan && !Premain.isAnyShared());
+  /**
+   * Whether a test ran as it did unmutated, as far as that can be seen: not left out, where it is
+   * of classes loaded anew; else with the mutant changing something, if it would have: what earlier
+   * tests left behind may hide it from one, as a value that is made for whoever asks first.
+   */
+  private boolean isAsBefore(Bench.Result result) {
+    return way == Message.ANEW
+        ? result.verdict != Message.SKIPPED
+        : result.acted || !acting.contains(result.test);
+  }
+
+  private boolean stands(boolean asBefore) {
+    return bench.hasActed() && asBefore && (way != Message.ANEW || !Premain.isAnyShared());
   }
 
   /** Tests of one class are run together where that does not make the batch much larger. */
@@ -259,7 +279,7 @@ final class Deciding {
     try {
       int mutant = current;
       if (mutant != Fault.NONE && !disturbed) {
-        boolean stands = way != Message.ANEW && Fault.acted;
+        boolean stands = way != Message.ANEW && bench.hasActed();
         tell(new Verdict(mutant, Message.TIMEOUT, running, "", testsRun + 1, stands));
       }
       spoilt(checking);

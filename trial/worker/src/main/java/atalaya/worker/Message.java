@@ -19,7 +19,8 @@ public final class Message {
 
   /**
    * To the worker: decide the mutants of a method; its number, in which way, the tests that killed
-   * before, then each mutant with its tests.
+   * before, then each mutant with its tests, and those of them in which it would have changed
+   * something.
    */
   public static final int DECIDE = 4;
 
@@ -47,8 +48,8 @@ public final class Message {
 
   /**
    * From the worker: a mutant is decided; its number, verdict, the test (0 for none), with what,
-   * how many tests ran, and whether the verdict stands: not where the mutant changed nothing this
-   * time, or a test did not run in classes loaded anew as it did otherwise.
+   * how many tests ran, and whether the verdict stands: not where the mutant changed nothing in a
+   * test in which it would have, or a test did not run in classes loaded anew as it did otherwise.
    */
   public static final int DECIDED = 15;
 

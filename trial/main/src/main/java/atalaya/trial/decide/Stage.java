@@ -39,6 +39,7 @@ public final class Stage {
   private final Map<String, Long> around = new HashMap<>();
   private final Map<Integer, Set<Integer>> initialising = new HashMap<>();
   private final Map<Integer, RoaringBitmap> seenBy = new HashMap<>();
+  private final Map<Integer, RoaringBitmap> seenAround = new HashMap<>();
   private final RoaringBitmap seenInitialising = new RoaringBitmap();
   private Shares shares = Shares.NONE;
   private long mostHeap;
@@ -99,6 +100,17 @@ public final class Stage {
 
   /** The numbers of the tests that saw one of the sights at a place, or had it seen around them. */
   public BitSet seen(int place, BitSet sights) {
+    BitSet tests = seenItself(place, sights);
+    tests.or(tests(seenAround, place, sights));
+    return tests;
+  }
+
+  /** The numbers of the tests that saw one of the sights at a place while they ran. */
+  public BitSet seenItself(int place, BitSet sights) {
+    return tests(seenBy, place, sights);
+  }
+
+  private static BitSet tests(Map<Integer, RoaringBitmap> seenBy, int place, BitSet sights) {
     BitSet tests = new BitSet();
     sights.stream()
         .mapToObj(sight -> seenBy.get(Fault.SIGHTS * place + sight))
@@ -113,7 +125,9 @@ public final class Stage {
         .anyMatch(sight -> seenInitialising.contains(Fault.SIGHTS * place + sight));
   }
 
-  private void saw(List<Integer> tests, DataInputStream answer) throws IOException {
+  private static void saw(
+      Map<Integer, RoaringBitmap> seenBy, List<Integer> tests, DataInputStream answer)
+      throws IOException {
     RoaringBitmap all = RoaringBitmap.bitmapOf(array(tests));
     for (int sight : Channel.readNumbers(answer)) {
       seenBy.computeIfAbsent(sight, s -> new RoaringBitmap()).or(all);
@@ -232,7 +246,7 @@ public final class Stage {
               of.add(number);
             }
             entered.put(names.get(done), of);
-            saw(byGroup.get(names.get(done)), answer);
+            saw(seenAround, byGroup.get(names.get(done)), answer);
             seenInitialising.add(Channel.readNumbers(answer));
             for (int i = answer.readInt(); i > 0; i--) {
               long pair = answer.readLong();
@@ -259,7 +273,7 @@ public final class Stage {
     long nanos = answer.readLong();
     long steps = Math.max(1, answer.readLong());
     String words = Channel.readText(answer);
-    saw(List.of(number), answer);
+    saw(seenBy, List.of(number), answer);
     Unmutated now = new Unmutated(verdict, nanos, steps, words);
     unmutated.merge(number, now, Stage::worse);
   }

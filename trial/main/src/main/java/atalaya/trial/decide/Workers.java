@@ -48,6 +48,7 @@ final class Workers implements AutoCloseable {
               for (Task task : tasks) {
                 to.writeInt(task.mutant());
                 Channel.writeNumbers(to, Stage.array(task.tests()));
+                Channel.writeNumbers(to, Stage.array(task.acting()));
               }
             });
   }
