@@ -706,4 +706,50 @@ class Chores {
       throw new Here(); // open
     }
   }
+
+  static class Mark {
+    private final Crane crane;
+    private final Barge barge;
+
+    Mark(Crane crane) {
+      this(crane, null);
+    }
+
+    Mark(Barge barge) {
+      this(null, barge);
+    }
+
+    private Mark(Crane crane, Barge barge) {
+      this.crane = crane;
+      this.barge = barge;
+    }
+  }
+
+  static void unmarked(Mark mark) {
+    if (mark.barge == null) {
+      throw new Here();
+    }
+  }
+
+  static class Log {
+    private final java.util.List<Cable> entries;
+
+    Log(java.util.List<Cable> entries) {
+      this.entries = java.util.Collections.unmodifiableList(new java.util.ArrayList<>(entries));
+    }
+  }
+
+  static void toldLog(Log log) {
+    for (Cable entry : log.entries) {
+      throw new Here();
+    }
+  }
+
+  static void weightyLog(Log log) {
+    for (Cable entry : log.entries) {
+      if (entry.metres == 12) {
+        throw new Here();
+      }
+    }
+  }
 }

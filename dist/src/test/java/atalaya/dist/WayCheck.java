@@ -8,6 +8,7 @@ import atalaya.core.plan.Way;
 import atalaya.core.run.ClassReach;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.runfile.RunFolder;
+import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,6 +22,8 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javax.tools.ToolProvider;
 
 /**
@@ -31,12 +34,18 @@ final class WayCheck {
   private static final Pattern NAME = Pattern.compile("\\b[A-Z]\\w*\\b");
 
   private final Path project;
-  private final Path classes;
+  private final String classPath;
   private final Map<String, List<String>> typesByName = new HashMap<>();
 
   private WayCheck(Path project, RunFile run) {
     this.project = project;
-    this.classes = project.resolve("target/classes");
+    this.classPath =
+        Stream.concat(
+                Stream.of(
+                    project.resolve("target/classes").toString(),
+                    System.getProperty("java.class.path")),
+                run.jvms().stream().flatMap(jvm -> jvm.classPath().stream()))
+            .collect(Collectors.joining(File.pathSeparator));
     run.hashes()
         .keySet()
         .forEach(
@@ -141,7 +150,7 @@ final class WayCheck {
                 "-d",
                 out.toString(),
                 "-cp",
-                classes + java.io.File.pathSeparator + System.getProperty("java.class.path"),
+                classPath,
                 file.toString());
     if (failed != 0) {
       System.out.println("does not compile: " + entry + "  " + code);

@@ -30,6 +30,9 @@ final class Wording {
   /** What any name is good for, as long as nobody opens it. */
   private static final Set<String> FILES = Set.of("Ljava/io/File;", "Ljava/nio/file/Path;");
 
+  private static final String TEXT = "Ljava/lang/String;";
+  private static final String OBJECT = "Ljava/lang/Object;";
+
   private static final int MOST_ASSERTS = 4;
 
   private final CodeBase base;
@@ -37,6 +40,7 @@ final class Wording {
   private final Solution.Found found;
   private final Visibility visible;
   private final Map<Input, String> made = new HashMap<>();
+  private final Map<Input, String> elementTypes = new HashMap<>();
   private final List<String> statements = new ArrayList<>();
   private final Set<Input> settled = new HashSet<>();
 
@@ -53,16 +57,9 @@ final class Wording {
   }
 
   SetUp setUp(Ref entry, List<Step> steps, Optional<String> mayFail) {
-    List<String> arguments = new ArrayList<>();
     List<Given> givens = new ArrayList<>();
-    boolean isOverloaded = isOverloaded(entry);
-    for (Input argument : walked.arguments()) {
-      String value = value(argument);
-      boolean isBare = value.equals("null") && isOverloaded;
-      arguments.add(isBare ? "(" + Literals.simple(argument.type()) + ") null" : value);
-      givens.add(given(argument, value, ""));
-    }
-    String call = call(entry, arguments);
+    String call = call(entry, values(entry, walked.arguments()));
+    walked.arguments().forEach(argument -> givens.add(given(argument, value(argument), "")));
     Set<Input> told = new LinkedHashSet<>(walked.arguments());
     Set<Input> parts = new LinkedHashSet<>();
     walked.built().values().forEach(built -> parts.addAll(built.arguments()));
@@ -108,13 +105,28 @@ final class Wording {
   }
 
   /**
-   * Whether other methods of the class have the same name, so that a bare null may mean several.
+   * What to give a method or a constructor: where the class has others of its name, a bare null may
+   * mean several.
    */
-  private boolean isOverloaded(Ref entry) {
-    return base.methods(entry.type()).stream()
-            .filter(code -> code.startsWith(entry.name() + "("))
-            .count()
-        > 1;
+  private List<String> values(Ref of, List<Input> arguments) {
+    boolean isOverloaded =
+        base.methods(of.type()).stream().filter(code -> code.startsWith(of.name() + "(")).count()
+            > 1;
+    List<String> values = new ArrayList<>();
+    for (int i = 0; i < arguments.size(); i++) {
+      Input argument = arguments.get(i);
+      int fromLast = arguments.size() - i;
+      base.code(of)
+          .flatMap(code -> ElementTypes.of(code.node(), fromLast))
+          .ifPresent(type -> elementTypes.put(argument, type));
+      String value = value(argument);
+      values.add(value.equals("null") && isOverloaded ? nullOf(argument.type()) : value);
+    }
+    return values;
+  }
+
+  private static String nullOf(String type) {
+    return "(" + Literals.simple(type) + ") null";
   }
 
   /** Whether an input stands for how a call ends. */
@@ -320,12 +332,10 @@ final class Wording {
       if (element.isEmpty()) {
         element = walked.built().keySet().stream().filter(e -> e.name().equals(name)).findFirst();
       }
-      element.ifPresent(e -> made.put(e, ""));
       String usual =
-          isArray
-              ? Literals.usual(of.type().substring(1)).orElse("null")
-              : "\"" + (char) ('a' + i) + "\"";
+          isArray ? Literals.usual(of.type().substring(1)).orElse("null") : usualElement(of, i);
       elements.add(element.map(this::value).orElse(usual));
+      element.ifPresent(e -> made.putIfAbsent(e, ""));
     }
     String all = String.join(", ", elements);
     return Optional.of(
@@ -334,13 +344,21 @@ final class Wording {
             : Containers.made(Walker.internal(of.type()), all));
   }
 
+  /** A letter, or what goes for an element of another type. */
+  private String usualElement(Input of, int index) {
+    String type = elementTypes.getOrDefault(of, TEXT);
+    return type.equals(TEXT) || type.equals(OBJECT)
+        ? "\"" + (char) ('a' + index) + "\""
+        : Literals.usual(type).orElse(nullOf(type));
+  }
+
   private String object(Input input) {
     String known = made.get(input);
     if (known != null) {
       return known;
     }
     Walked.Built built = walked.built().get(input);
-    List<String> arguments = built.arguments().stream().map(this::value).toList();
+    List<String> arguments = values(built.constructor(), built.arguments());
     String making = making(Walker.internal(input.type()), arguments);
     made.put(input, making);
     return making;
@@ -353,7 +371,7 @@ final class Wording {
     if (outer.isEmpty()) {
       return "new " + name + "(" + String.join(", ", arguments) + ")";
     }
-    String in = arguments.get(0).equals("null") ? madePlainly(outer.get()) : arguments.get(0);
+    String in = arguments.get(0).endsWith("null") ? madePlainly(outer.get()) : arguments.get(0);
     String others = String.join(", ", arguments.subList(1, arguments.size()));
     return in + ".new " + name.substring(name.lastIndexOf('.') + 1) + "(" + others + ")";
   }
