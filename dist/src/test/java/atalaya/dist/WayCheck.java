@@ -10,6 +10,7 @@ import atalaya.store.runfile.RunFile;
 import atalaya.store.runfile.RunFolder;
 import java.io.File;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -31,6 +32,8 @@ import javax.tools.ToolProvider;
  * way. {@code bench/ways} runs it.
  */
 final class WayCheck {
+  private static final Pattern IMPORT =
+      Pattern.compile("^import\\s+([\\w.]*\\.[A-Z]\\w*)\\s*;", Pattern.MULTILINE);
   private static final Pattern NAME = Pattern.compile("\\b[A-Z]\\w*\\b");
 
   private final Path project;
@@ -132,6 +135,7 @@ final class WayCheck {
     }
     StringBuilder source = new StringBuilder();
     source.append(inPackage.isEmpty() ? "" : "package " + inPackage + ";\n");
+    imports.addAll(importsOf(type));
     imports.forEach(i -> source.append("import ").append(i).append(";\n"));
     source.append("class ").append(name).append(" {\n  @Test\n  void takesTheWay() {\n");
     source.append("    try {\n      ").append(code).append("\n    } catch (Throwable e) {\n");
@@ -157,6 +161,18 @@ final class WayCheck {
       Files.delete(file);
     }
     return failed == 0;
+  }
+
+  /** What its source imports by name. */
+  private Set<String> importsOf(String type) throws IOException {
+    Path file =
+        project.resolve(
+            "src/main/java/" + type.replaceAll("\\$.*", "").replace('.', '/') + ".java");
+    if (!Files.isRegularFile(file)) {
+      return Set.of();
+    }
+    Matcher imports = IMPORT.matcher(Files.readString(file, StandardCharsets.ISO_8859_1));
+    return imports.results().map(found -> found.group(1)).collect(Collectors.toSet());
   }
 
   private void observe(String home) {
