@@ -4,6 +4,7 @@ import atalaya.boot.ClassesAnew;
 import atalaya.boot.Fault;
 import java.io.DataInputStream;
 import java.io.IOException;
+import java.lang.management.ManagementFactory;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
@@ -22,6 +23,7 @@ final class Deciding {
   private static final int UNCHECKED_MOST = 16;
   private static final int LONGEST_WORDS = 200;
   private static final int MORE_THREADS = 50;
+  private static final long MOST_OF_CLASSES = 200L << 20;
 
   private final Bench bench;
   private final Channel answers;
@@ -125,9 +127,18 @@ final class Deciding {
           to.writeLong(bench.nanosInFrameworks() - frameworksBefore);
           to.writeLong(bench.nanosInTests() - testsBefore);
         });
-    if (Thread.activeCount() > threads + MORE_THREADS) {
+    boolean isFull = way == Message.ANEW && classBytes() > MOST_OF_CLASSES;
+    if (isFull || Thread.activeCount() > threads + MORE_THREADS) {
       spoilt(Fault.NONE);
     }
+  }
+
+  /** How much memory classes take: those that were loaded anew may stay, for whatever reason. */
+  private static long classBytes() {
+    return ManagementFactory.getMemoryPoolMXBeans().stream()
+        .filter(pool -> pool.getName().equals("Metaspace"))
+        .mapToLong(pool -> pool.getUsage().getUsed())
+        .sum();
   }
 
   /** Its work is not to be done again. */

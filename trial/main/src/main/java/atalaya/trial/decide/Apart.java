@@ -52,12 +52,18 @@ public final class Apart implements AutoCloseable {
       restart();
     }
     anew.decide(List.of(task), List.of(), Message.ANEW);
+    boolean hasBegun = false;
     Decided decided = null;
     boolean stands = false;
     while (true) {
       DataInputStream answer = anew.answer(stage.longest(List.of(task)));
       int type = answer == null ? Message.SPOILT : answer.readByte();
-      if (type == Message.DECIDED) {
+      if (type == Message.BEGAN) {
+        hasBegun = true;
+      } else if (type == Message.SPOILT && answer != null && !hasBegun) {
+        restart(); // What it did before was too much for it, not this one.
+        anew.decide(List.of(task), List.of(), Message.ANEW);
+      } else if (type == Message.DECIDED) {
         decided = Decided.read(answer);
         stands = answer.readBoolean();
       } else if (type == Message.UNIT_DONE && stands) {
