@@ -356,7 +356,7 @@ public final class Challenge {
         Candidate candidate = open.get(number);
         int method = method(candidate);
         List<Integer> reaching = tests.of(candidate.reached(), method);
-        List<Integer> passing = tests.of(seen(stage, number, Watched::any));
+        List<Integer> passing = tests.of(seeing(number, w -> stage.seen(w.place(), w.any())));
         if (!invalid.contains(number) && !reaching.isEmpty() && !passing.isEmpty()) {
           tried.add(number);
           List<Watched> at = watched.get(number);
@@ -364,7 +364,7 @@ public final class Challenge {
               at.stream().anyMatch(w -> stage.isSeenInitialising(w.place(), w.sights()));
           boolean isShared = atStart || at.stream().anyMatch(Watched::isShared);
           boolean isSure = !atStart && !candidate.reached().bySome();
-          List<Integer> changed = tests.of(seen(stage, number, Watched::sights));
+          List<Integer> changed = tests.of(seeing(number, w -> stage.seen(w.place(), w.sights())));
           List<Integer> entering = tests.entering(candidate.entered(), method);
           List<Integer> asked = isSure ? changed : reaching;
           // What those leave behind for which it changes something, the others may notice.
@@ -374,7 +374,7 @@ public final class Challenge {
                   number,
                   method,
                   isLeft ? TestOrder.both(asked, entering) : asked,
-                  tests.of(seenItself(stage, number)),
+                  tests.of(seeing(number, w -> stage.seenItself(w.place(), w.sights()))),
                   atStart && !isLeft ? asked : entering,
                   isShared));
         }
@@ -390,20 +390,11 @@ public final class Challenge {
     return parts;
   }
 
-  private BitSet seenItself(Stage stage, int mutant) {
-    BitSet by = new BitSet();
-    watched
-        .getOrDefault(mutant, List.of())
-        .forEach(at -> by.or(stage.seenItself(at.place(), at.sights())));
-    return by;
-  }
-
-  private BitSet seen(Stage stage, int mutant, Function<Watched, BitSet> sights) {
-    BitSet by = new BitSet();
-    watched
-        .getOrDefault(mutant, List.of())
-        .forEach(at -> by.or(stage.seen(at.place(), sights.apply(at))));
-    return by;
+  /** The tests that see what is asked of the places at which a mutant is watched. */
+  private BitSet seeing(int mutant, Function<Watched, BitSet> by) {
+    BitSet tests = new BitSet();
+    watched.getOrDefault(mutant, List.of()).forEach(at -> tests.or(by.apply(at)));
+    return tests;
   }
 
   private int method(Candidate candidate) {

@@ -171,8 +171,8 @@ public final class Campaign {
     }
 
     /**
-     * What has to be decided apart is as it comes up: most of it survives, so that the sample would
-     * not be a fair one if time ran out before.
+     * What has to be decided apart is as it comes up: it survives more often or less than the rest,
+     * so that the sample would not be a fair one if time ran out before.
      */
     private void decideAll() throws IOException, InterruptedException {
       try (Bench bench = new Bench(part.stage(), this::tell);
