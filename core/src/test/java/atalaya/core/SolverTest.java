@@ -3,6 +3,7 @@ package atalaya.core;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.params.provider.Arguments.arguments;
 
+import atalaya.core.solve.Answers;
 import atalaya.core.solve.Solution;
 import atalaya.core.solve.Solver;
 import atalaya.core.term.Constraint;
@@ -36,7 +37,7 @@ class SolverTest {
   private static final Term DAY = input("day", "Ljava/time/LocalDate;");
 
   private final Solver solver =
-      new Solver(type -> type.equals("Light") ? LIGHTS : List.of(), 3_000);
+      new Solver(new Answers(), type -> type.equals("Light") ? LIGHTS : List.of(), 3_000);
 
   private static Term input(String name, String type) {
     return new Term.Input(name, type, Term.Source.ARGUMENT, null);

@@ -12,11 +12,10 @@ import atalaya.core.run.RunInfo;
 import atalaya.core.run.Test;
 import atalaya.core.run.Verdict;
 import atalaya.store.runfile.RunFileWriter;
+import java.io.File;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.PrintWriter;
 import java.io.Writer;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -27,13 +26,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.tools.JavaCompiler;
 import javax.tools.ToolProvider;
 
 /**
- * Runs the reading commands once on a made-up run, so that the classes they load can be put into an
- * archive of classes ({@code bin/atalaya} does that).
+ * Runs the reading commands once on a made-up run of the demo project, so that the classes they
+ * load, and those the JVM makes for them, can be put into an archive of classes ({@code
+ * bin/atalaya} does that).
  */
 public final class Rehearsal {
   private static final List<String> COMMANDS =
@@ -42,7 +43,7 @@ public final class Rehearsal {
           "rank",
           "rank harbour --format json",
           "survey",
-          "inspect Buoy",
+          "inspect TideWindow",
           "gaps",
           "suite",
           "plan",
@@ -58,9 +59,10 @@ public final class Rehearsal {
     Path project = Files.createTempDirectory("atalaya-rehearsal");
     try {
       Files.writeString(project.resolve("pom.xml"), "<project/>");
-      RunFileWriter.write(project.resolve(".atalaya/runs/rehearsal.run"), run(project));
-      PrintWriter nowhere = new PrintWriter(Writer.nullWriter());
       Console process = Console.ofProcess();
+      Path sources = process.home().resolve("demo/harbour/src/main/java");
+      RunFileWriter.write(project.resolve(".atalaya/runs/rehearsal.run"), run(sources, project));
+      PrintWriter nowhere = new PrintWriter(Writer.nullWriter());
       Console console =
           new Console(
               nowhere,
@@ -78,9 +80,7 @@ public final class Rehearsal {
     }
   }
 
-  private static RunContents run(Path project) throws IOException {
-    String text = source();
-    Path source = Files.writeString(project.resolve("Buoy.java"), text);
+  private static RunContents run(Path folder, Path project) throws IOException {
     RunInfo info =
         new RunInfo(
             "rehearsal",
@@ -98,37 +98,47 @@ public final class Rehearsal {
             true);
     BitSet some = new BitSet();
     some.set(0, 4);
+    ClassReach reach = new ClassReach(Map.of(1, some), Map.of());
+    List<Path> files = files(folder, ".java");
+    List<KeptSource> sources = new ArrayList<>();
+    for (Path file : files) {
+      String name = name(folder, file);
+      sources.add(new KeptSource("harbour", name, 0, "", Files.readString(file)));
+    }
+    List<KeptClass> classes = compiled(files, project.resolve("classes"));
     return MadeUpRun.of(
         info,
-        compiled(source),
-        List.of(new KeptSource("harbour", "harbour/Buoy.java", 0, "", text)),
+        classes,
+        sources,
         List.of(new Test(1, "lights", "BuoyTest.lights()", Verdict.PASSED, 1, false)),
-        Map.of("harbour.Buoy", new ClassReach(Map.of(1, some), Map.of())));
+        classes.stream().collect(Collectors.toMap(KeptClass::name, type -> reach)));
   }
 
-  private static String source() throws IOException {
-    try (InputStream in = Rehearsal.class.getResourceAsStream("Buoy.java.txt")) {
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-    }
-  }
-
-  /** The classes of a source; none where there is no compiler. */
-  private static List<KeptClass> compiled(Path source) throws IOException {
+  /** The classes of some sources; none where there is no compiler. */
+  private static List<KeptClass> compiled(List<Path> sources, Path into) throws IOException {
     JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
     List<KeptClass> classes = new ArrayList<>();
     if (compiler == null) {
       return classes;
     }
-    Path folder = source.getParent();
-    compiler.run(null, null, null, "-g", "-d", folder.toString(), source.toString());
-    try (Stream<Path> files = Files.list(folder.resolve("harbour"))) {
-      for (Path file : files.sorted().toList()) {
-        String name = "harbour." + file.getFileName().toString().replace(".class", "");
-        byte[] bytes = Files.readAllBytes(file);
-        classes.add(new KeptClass("harbour", name, name, 0, "", false, bytes));
-      }
+    List<String> arguments = new ArrayList<>(List.of("-g", "-d", into.toString()));
+    sources.forEach(source -> arguments.add(source.toString()));
+    compiler.run(null, null, null, arguments.toArray(String[]::new));
+    for (Path file : files(into, ".class")) {
+      String name = name(into, file).replace(".class", "").replace('/', '.');
+      classes.add(new KeptClass("harbour", name, name, 0, "", false, Files.readAllBytes(file)));
     }
     return classes;
+  }
+
+  private static List<Path> files(Path folder, String ending) throws IOException {
+    try (Stream<Path> all = Files.walk(folder)) {
+      return all.filter(file -> file.toString().endsWith(ending)).sorted().toList();
+    }
+  }
+
+  private static String name(Path folder, Path file) {
+    return folder.relativize(file).toString().replace(File.separatorChar, '/');
   }
 
   private static void delete(Path folder) throws IOException {

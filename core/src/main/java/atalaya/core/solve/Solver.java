@@ -37,6 +37,7 @@ public final class Solver {
   /** Fractions that differ by less are taken for one. */
   private static final double CLOSE = 1e-6;
 
+  private final Answers answers;
   private final Candidates candidates;
   private final int mostComputed;
   private final Map<Constraint, Set<Term.Input>> inputsOf = new IdentityHashMap<>();
@@ -44,11 +45,13 @@ public final class Solver {
   /**
    * With the enums of a project.
    *
+   * @param answers what its other solvers found, to be used and added to
    * @param enums the constants of one, by internal name; empty for what is none
    * @param mostComputed so many conditions are computed for a group of inputs that belong together,
    *     at most
    */
-  public Solver(Function<String, List<EnumValue>> enums, int mostComputed) {
+  public Solver(Answers answers, Function<String, List<EnumValue>> enums, int mostComputed) {
+    this.answers = answers;
     this.mostComputed = mostComputed;
     this.candidates = new Candidates(enums);
   }
@@ -68,28 +71,34 @@ public final class Solver {
     List<Constraint> open = new ArrayList<>();
     List<Solution.Contradiction> doubts = new ArrayList<>();
     for (List<Constraint> group : groups(all)) {
-      Inverses inverses = Inverses.of(group);
-      Search search = new Search(inverses.isNone() ? group : inverses.constraints(), mostComputed);
-      Map<Term.Input, Object> found = inverses.composed(search.run());
-      boolean isDirect = inverses.isNone();
-      if (found.isEmpty() && !isDirect) {
-        search = new Search(group, mostComputed);
-        found = search.run();
+      Answers.Answer answer = answers.of(group, mostComputed, () -> answer(group));
+      if (answer.isImpossible()) {
+        return answer.because().orElseThrow().in(group);
       }
-      if (found.isEmpty() && search.isExhausted()) {
-        Constraint last = search.deepest().orElseThrow();
-        return new Solution.Contradiction(other(group, last), last);
-      }
-      if (found.isEmpty()) {
+      if (answer.inputs().isEmpty()) {
         open.addAll(group);
-        search
-            .deepest()
-            .ifPresent(last -> doubts.add(new Solution.Contradiction(other(group, last), last)));
+        answer.because().ifPresent(pair -> doubts.add(pair.in(group)));
       }
-      inputs.putAll(found);
+      inputs.putAll(answer.inputs());
     }
     all.stream().filter(c -> isOpen(c, inputs) && !open.contains(c)).forEach(open::add);
     return new Solution.Found(inputs, open, doubts);
+  }
+
+  private Answers.Answer answer(List<Constraint> group) {
+    Inverses inverses = Inverses.of(group);
+    Search search = new Search(inverses.isNone() ? group : inverses.constraints(), mostComputed);
+    Map<Term.Input, Object> found = inverses.composed(search.run());
+    if (found.isEmpty() && !inverses.isNone()) {
+      search = new Search(group, mostComputed);
+      found = search.run();
+    }
+    if (!found.isEmpty()) {
+      return new Answers.Answer(found, Optional.empty(), false);
+    }
+    Optional<Answers.Pair> because =
+        search.deepest().map(last -> Answers.Pair.of(group, other(group, last), last));
+    return new Answers.Answer(found, because, search.isExhausted());
   }
 
   private static boolean isOpen(Constraint constraint, Map<Term.Input, Object> inputs) {
@@ -168,6 +177,13 @@ public final class Solver {
     return ordered.stream().filter(groups::contains).toList();
   }
 
+  /** What conditions come to for the values that are tried. */
+  private enum Outcome {
+    HOLDS,
+    UNKNOWN,
+    BROKEN
+  }
+
   /** Tries values for the inputs of some conditions. */
   private final class Search {
     private final List<Constraint> constraints;
@@ -209,9 +225,9 @@ public final class Solver {
             List<Object> uncertain = new ArrayList<>();
             for (Object value : tried) {
               values.put(input, value);
-              if (Candidates.mayBe(input, value) && allHold(here, 0)) {
-                boolean isCertain = here.stream().allMatch(c -> Boolean.TRUE.equals(now.holds(c)));
-                (isCertain ? certain : uncertain).add(value);
+              Outcome outcome = Candidates.mayBe(input, value) ? outcome(here, 0) : Outcome.BROKEN;
+              if (outcome != Outcome.BROKEN) {
+                (outcome == Outcome.HOLDS ? certain : uncertain).add(value);
               }
             }
             values.remove(input);
@@ -271,7 +287,7 @@ public final class Solver {
       tried.addAll(solved(input, here));
       for (Object value : tried) {
         values.put(input, value);
-        if (allHold(here, at) && isAllowed(input, value) && choose(at + 1)) {
+        if (outcome(here, at) != Outcome.BROKEN && isAllowed(input, value) && choose(at + 1)) {
           return true;
         }
         if (computed >= most) {
@@ -291,20 +307,24 @@ public final class Solver {
                   .noneMatch(c -> Boolean.FALSE.equals(now.holds(c)));
     }
 
-    private boolean allHold(List<Constraint> here, int at) {
+    private Outcome outcome(List<Constraint> here, int at) {
+      Outcome outcome = Outcome.HOLDS;
       for (Constraint constraint : here) {
         computed++;
         Boolean holds = now.holds(constraint);
-        unknown |= holds == null;
         if (Boolean.FALSE.equals(holds)) {
           if (at > deepestAt) {
             deepestAt = at;
             deepest = constraint;
           }
-          return false;
+          return Outcome.BROKEN;
+        }
+        if (holds == null) {
+          unknown = true;
+          outcome = Outcome.UNKNOWN;
         }
       }
-      return true;
+      return outcome;
     }
 
     /** Where a difference of numbers goes through zero as the input grows, the values about it. */

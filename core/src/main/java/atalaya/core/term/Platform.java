@@ -1,8 +1,5 @@
 package atalaya.core.term;
 
-import java.lang.invoke.MethodType;
-import java.lang.reflect.InvocationTargetException;
-import java.lang.reflect.Method;
 import java.lang.reflect.Modifier;
 import java.util.List;
 import java.util.Map;
@@ -50,7 +47,7 @@ public final class Platform {
           "newDecoder",
           "encode",
           "decode");
-  private static final Map<String, Optional<Method>> METHODS = new ConcurrentHashMap<>();
+  private static final Map<String, Optional<Callee>> METHODS = new ConcurrentHashMap<>();
 
   private static final Pattern ROLES =
       Pattern.compile("java/(util/function|util/concurrent|sql)/[^/]*");
@@ -97,35 +94,10 @@ public final class Platform {
    * @return the result, {@link Values#UNDECIDED}, or what it threw as {@link Values.Thrown}
    */
   static Object call(String method, List<Object> values) {
-    Method found = METHODS.computeIfAbsent(method, Platform::find).orElse(null);
-    if (found == null) {
-      return Values.UNDECIDED;
-    }
-    boolean isStatic = Modifier.isStatic(found.getModifiers());
-    Object target = isStatic ? null : boxed(values.get(0), found.getDeclaringClass());
-    if (!isStatic && target == null) {
-      return new Values.Thrown("java/lang/NullPointerException");
-    }
-    Class<?>[] types = found.getParameterTypes();
-    Object[] arguments = new Object[types.length];
-    for (int i = 0; i < types.length; i++) {
-      Object value = values.get(isStatic ? i : i + 1);
-      arguments[i] = boxed(value, types[i]);
-      boolean fits = arguments[i] == null ? !types[i].isPrimitive() : isOf(types[i], arguments[i]);
-      if (!fits) {
-        return Values.UNDECIDED;
-      }
-    }
-    if (target != null && !found.getDeclaringClass().isInstance(target)) {
-      return Values.UNDECIDED;
-    }
-    try {
-      return Values.computed(found.invoke(target, arguments));
-    } catch (InvocationTargetException e) {
-      return new Values.Thrown(e.getCause().getClass().getName().replace('.', '/'));
-    } catch (IllegalAccessException | IllegalArgumentException e) {
-      return Values.UNDECIDED;
-    }
+    return METHODS
+        .computeIfAbsent(method, Callee::of)
+        .map(callee -> callee.call(values))
+        .orElse(Values.UNDECIDED);
   }
 
   /** A constant field; empty when it is none. */
@@ -145,43 +117,5 @@ public final class Platform {
     } catch (ReflectiveOperationException e) {
       return Optional.empty();
     }
-  }
-
-  private static Optional<Method> find(String method) {
-    int open = method.indexOf('(');
-    int dot = method.lastIndexOf('.', open);
-    String name = method.substring(dot + 1, open);
-    String owner = method.substring(0, dot);
-    if (!isPure(owner, name)) {
-      return Optional.empty();
-    }
-    try {
-      MethodType type = MethodType.fromMethodDescriptorString(method.substring(open), null);
-      return Optional.of(
-          Class.forName(owner.replace('/', '.')).getMethod(name, type.parameterArray()));
-    } catch (ReflectiveOperationException | TypeNotPresentException e) {
-      return Optional.empty();
-    }
-  }
-
-  private static boolean isOf(Class<?> type, Object value) {
-    return MethodType.methodType(type).wrap().returnType().isInstance(value);
-  }
-
-  /** An {@code int} as what it stands for. */
-  private static Object boxed(Object value, Class<?> type) {
-    if (value instanceof Integer number) {
-      return switch (type.getSimpleName()) {
-        case "boolean", "Boolean" -> number != 0;
-        case "char", "Character" -> (char) number.intValue();
-        case "byte", "Byte" -> number.byteValue();
-        case "short", "Short" -> number.shortValue();
-        default -> value;
-      };
-    }
-    if (value instanceof Values.Elements elements && type.isArray()) {
-      return type == Object[].class ? elements.values().toArray() : value;
-    }
-    return value;
   }
 }

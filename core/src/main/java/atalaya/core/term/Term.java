@@ -45,6 +45,16 @@ public sealed interface Term {
     public int hashCode() {
       return name.hashCode();
     }
+
+    @Override
+    public boolean equals(Object other) {
+      return this == other
+          || other instanceof Input input
+              && name.equals(input.name)
+              && type.equals(input.type)
+              && source == input.source
+              && Objects.equals(usual, input.usual);
+    }
   }
 
   /** Where an input comes from. */
@@ -88,6 +98,17 @@ public sealed interface Term {
     public int hashCode() {
       return hash;
     }
+
+    @Override
+    public boolean equals(Object other) {
+      return this == other
+          || other instanceof Operation operation
+              && hash == operation.hash
+              && operator == operation.operator
+              && detail.equals(operation.detail)
+              && type.equals(operation.type)
+              && operands.equals(operation.operands);
+    }
   }
 
   /** What a method with branches gives: the result of the one case whose conditions hold. */
@@ -105,6 +126,15 @@ public sealed interface Term {
     @Override
     public int hashCode() {
       return hash;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+      return this == other
+          || other instanceof Choice choice
+              && hash == choice.hash
+              && type.equals(choice.type)
+              && cases.equals(choice.cases);
     }
   }
 

@@ -40,8 +40,8 @@ final class MethodCode {
   private static final Set<String> FILLING =
       Set.of("add", "addAll", "addFirst", "addLast", "put", "putAll", "offer", "push");
 
-  private final String type;
   private final MethodNode node;
+  private final Ref ref;
   private final BitSet[] points;
   private final List<List<Edge>> edges = new ArrayList<>();
   private final int[] lines;
@@ -57,8 +57,8 @@ final class MethodCode {
       Map<Integer, BitSet> at,
       Map<Integer, Integer> outcomes,
       BiPredicate<MethodInsnNode, String> mayThrow) {
-    this.type = type;
     this.node = node;
+    this.ref = new Ref(type, node.name + node.desc);
     int size = node.instructions.size();
     this.points = new BitSet[size];
     this.lines = new int[size];
@@ -129,7 +129,7 @@ final class MethodCode {
   }
 
   Ref ref() {
-    return new Ref(type, node.name + node.desc);
+    return ref;
   }
 
   MethodNode node() {
@@ -159,6 +159,14 @@ final class MethodCode {
 
   List<Edge> edges(int index) {
     return edges.get(index);
+  }
+
+  /** The exceptions of an instruction that the method itself handles. */
+  List<String> handled(int index) {
+    List<Edge> from = edges.get(index);
+    return from.size() < 2
+        ? List.of()
+        : from.stream().map(Edge::thrown).filter(t -> !t.isEmpty()).toList();
   }
 
   boolean isStatic() {
@@ -215,7 +223,7 @@ final class MethodCode {
     Set<String> written = new HashSet<>();
     for (AbstractInsnNode instruction : node.instructions) {
       if (instruction instanceof FieldInsnNode access
-          && access.owner.equals(type)
+          && access.owner.equals(ref.type())
           && access.getOpcode() == Opcodes.PUTFIELD) {
         written.add(access.name);
       }
@@ -231,7 +239,7 @@ final class MethodCode {
       reads |=
           instruction instanceof FieldInsnNode access
               && access.name.equals(field)
-              && access.owner.equals(type);
+              && access.owner.equals(ref.type());
       puts |=
           instruction instanceof MethodInsnNode call
               && call.owner.startsWith("java/util/")

@@ -204,13 +204,13 @@ final class Walker {
       frame.setLocal(i, Symbol.UNSET);
     }
     Instructions instructions = new Instructions(this, calls);
+    boolean isOwn = base.has(code.ref().type());
     depth++;
     try {
       for (int i = 0; i < path.moves().size(); i++) {
         Path.Move move = path.moves().get(i);
         boolean isOnRoute = depth == 1 + route.at();
         allowance.use();
-        boolean isOwn = base.has(code.ref().type());
         pass(code, code.points(move.at()));
         line = isOwn ? code.line(move.at()) : line;
         if (isOnRoute && move.edge() != null && isParting(code, move.edge())) {
@@ -290,7 +290,7 @@ final class Walker {
       return inner(instruction, frame, route);
     } else {
       List<String> handledBefore = handled;
-      handled = code.edges(move.at()).stream().map(Edge::thrown).filter(t -> !t.isEmpty()).toList();
+      handled = code.handled(move.at());
       caught += handled.isEmpty() ? 0 : 1;
       try {
         frame.execute(instruction, instructions);

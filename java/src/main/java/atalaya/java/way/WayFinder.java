@@ -2,6 +2,7 @@ package atalaya.java.way;
 
 import atalaya.core.code.CodeClass;
 import atalaya.core.plan.Way;
+import atalaya.core.solve.Answers;
 import atalaya.core.solve.Solution;
 import atalaya.core.solve.Solver;
 import atalaya.core.term.Constraint;
@@ -30,6 +31,7 @@ public final class WayFinder {
   private final Known known;
   private final Routes routes;
   private final Function<String, List<EnumValue>> enums;
+  private final Answers answers = new Answers();
 
   /**
    * For a project.
@@ -108,8 +110,8 @@ public final class WayFinder {
     if (sites.size() < route.size() - 1) {
       return new Answer.Nothing();
     }
-    Solver solver = new Solver(enums, THOROUGH);
-    Solver quick = new Solver(enums, QUICK);
+    Solver solver = new Solver(answers, enums, THOROUGH);
+    Solver quick = new Solver(answers, enums, QUICK);
     WaySearch.Result result =
         new WaySearch(known, solver, quick, wanted, route, sites, code.get()).run();
     if (result instanceof WaySearch.Solved solved) {
@@ -193,7 +195,8 @@ public final class WayFinder {
         List.of(),
         steps,
         points,
-        wording.setUp(route.get(0), steps, MissingElements.on(new Solver(enums, THOROUGH), walked)),
+        wording.setUp(
+            route.get(0), steps, MissingElements.on(new Solver(answers, enums, THOROUGH), walked)),
         wording.result(route.get(0), deciding),
         walked.doubles().size(),
         List.copyOf(walked.surroundings()));
