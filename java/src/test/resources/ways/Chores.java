@@ -192,6 +192,60 @@ class Chores {
     }
   }
 
+  interface Gauge {
+    int depth();
+
+    boolean isFrozen(String port);
+  }
+
+  static void gauged(Gauge gauge) {
+    if (gauge.depth() > 7 && gauge.isFrozen("Husum")) {
+      throw new Here();
+    }
+  }
+
+  interface Pilots {
+    int count(String port, boolean isNight) throws java.io.IOException;
+  }
+
+  static void withoutPilots(Pilots pilots) {
+    try {
+      pilots.count("Husum", true);
+    } catch (java.io.IOException e) {
+      throw new Here();
+    }
+  }
+
+  static class Pier {
+    final Gauge gauge;
+
+    Pier(Gauge gauge) {
+      this.gauge = gauge;
+    }
+
+    Pier(Runnable other) {
+      this.gauge = null;
+    }
+  }
+
+  static void shallow(Pier pier) {
+    if (pier.gauge.depth() == 2) {
+      throw new Here();
+    }
+  }
+
+  static void costly(Object thing) {
+    if (thing instanceof Tariff && ((Tariff) thing).fee(1) == 4) {
+      throw new Here();
+    }
+  }
+
+  static void feesDiffer(Tariff tariff) {
+    if (tariff.fee(1) == 1 && tariff.fee(2) == 2) {
+      throw new Here();
+    }
+  }
+
   static void compared(Comparator<String> order, String one) {
     if (order.compare(one, "b") < 0) {
       throw new Here(); // open

@@ -73,15 +73,8 @@ final class Calls {
     }
     Term throwing =
         collaborator.isPresent() && answering.isEmpty()
-            ? new Term.Input(
-                answerName(collaborator.get(), call) + " throws " + Instructions.simple(exception),
-                "Z",
-                answering(collaborator.get(), call),
-                0)
+            ? asked(collaborator.get(), call, arguments, exception)
             : throwing(call, exception);
-    collaborator
-        .filter(input -> answering.isEmpty())
-        .ifPresent(input -> called(input, call, arguments));
     walker.require(new Compared(throwing, Relation.NOT_EQUAL, Term.of(0), reason));
   }
 
@@ -277,15 +270,23 @@ final class Calls {
   private Optional<Ref> answering(MethodInsnNode call, List<Term> arguments) {
     Ref named = new Ref(call.owner, call.name + call.desc);
     boolean isVirtual = isVirtual(call);
-    if (isVirtual
-        && arguments.get(0) instanceof Term.Made made
-        && walker.base.has(Walker.internal(made.type()))) {
-      return walker.base.answering(new Ref(Walker.internal(made.type()), named.code()), false);
+    if (isVirtual && isExactly(arguments.get(0))) {
+      String type = Walker.internal(arguments.get(0).type());
+      return walker.base.answering(new Ref(type, named.code()), false);
     }
     if (call.getOpcode() == Opcodes.INVOKESTATIC && !walker.base.has(call.owner)) {
       return Optional.of(named).filter(ref -> walker.base.code(ref).isPresent());
     }
     return walker.base.answering(named, isVirtual);
+  }
+
+  /** Whether an object is of its type, and of none that extends it. */
+  private boolean isExactly(Term object) {
+    String type = Walker.internal(object.type());
+    boolean isMade =
+        object instanceof Term.Made
+            || object instanceof Term.Input input && walker.objects.built().containsKey(input);
+    return isMade && walker.base.has(type);
   }
 
   private Term own(MethodInsnNode call, Ref ref, List<Term> arguments) {
@@ -512,13 +513,7 @@ final class Calls {
               null)
           : unknown(call);
     }
-    Term.Input input = collaborator.get();
-    called(input, call, arguments);
-    return new Term.Input(
-        answerName(input, call),
-        Type.getReturnType(call.desc).getDescriptor(),
-        answering(input, call),
-        null);
+    return asked(collaborator.get(), call, arguments, "");
   }
 
   /** Who answers a call: a double, or what stands there, in whose place no test can put one. */
@@ -533,16 +528,27 @@ final class Calls {
         : Term.Source.ANSWER;
   }
 
-  private void called(Term.Input input, MethodInsnNode call, List<Term> arguments) {
-    if (walker.objects.isDouble(input)) {
-      walker.doubles.add(input);
+  /**
+   * What a collaborator answers.
+   *
+   * @param thrown the internal name of an exception, for whether it throws that; or empty
+   */
+  private Term.Input asked(
+      Term.Input of, MethodInsnNode call, List<Term> arguments, String thrown) {
+    Ref method = new Ref(call.owner, call.name + call.desc);
+    Term.Source source = answering(of, call);
+    String name = answerName(of, call);
+    Term.Input answer =
+        thrown.isEmpty()
+            ? new Term.Input(name, Type.getReturnType(call.desc).getDescriptor(), source, null)
+            : new Term.Input(name + " throws " + Instructions.simple(thrown), "Z", source, 0);
+    if (walker.objects.isDouble(of)) {
+      walker.doubles.add(of);
+      walker.asked.add(new Walked.Asked(of, method, answer, thrown));
     }
     walker.effects.add(
-        new Walked.Called(
-            input,
-            new Ref(call.owner, call.name + call.desc),
-            arguments.subList(1, arguments.size()),
-            walker.steps.size()));
+        new Walked.Called(of, method, arguments.subList(1, arguments.size()), walker.steps.size()));
+    return answer;
   }
 
   private String answerName(Term.Input input, MethodInsnNode call) {

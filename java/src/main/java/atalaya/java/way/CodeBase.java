@@ -199,6 +199,11 @@ public final class CodeBase {
     return Optional.ofNullable(outlines.get(type)).map(Outline::superName);
   }
 
+  /** The interfaces that a class of the project names. */
+  List<String> interfaces(String type) {
+    return outlines.get(type).interfaces();
+  }
+
   /** The exceptions that a method of the project declares. */
   List<String> declared(Ref method) {
     return outlines.get(method.type()).exceptions().getOrDefault(method.code(), List.of());
@@ -303,12 +308,17 @@ public final class CodeBase {
   }
 
   private void overriding(String type, String code, Set<Ref> into) {
-    for (String sub : below.getOrDefault(type, List.of())) {
+    for (String sub : below(type)) {
       if (outlines.get(sub).methods().containsKey(code)) {
         into.add(new Ref(sub, code));
       }
       overriding(sub, code, into);
     }
+  }
+
+  /** What extends or implements a class of the project, right below it. */
+  List<String> below(String type) {
+    return below.getOrDefault(type, List.of());
   }
 
   /** Whether something of a type can only be had as a double, or by a subclass. */

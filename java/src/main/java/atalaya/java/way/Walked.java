@@ -22,6 +22,7 @@ import java.util.Set;
  * @param built how the objects are made that it needs
  * @param narrowings inputs that are taken for more than they are declared as, as that
  * @param doubles the inputs of which methods are called that a double answers
+ * @param asked what doubles are asked
  * @param cut where it ended early; empty when it was followed to its end
  * @param surroundings the classes and methods called that depend on more than arguments
  * @param fixed what no test can change that decided where it can't go
@@ -38,6 +39,7 @@ record Walked(
     Map<Term.Input, Built> built,
     Set<Term.Input> narrowings,
     Set<Term.Input> doubles,
+    Set<Asked> asked,
     List<Effect> effects,
     Set<String> surroundings,
     Set<String> fixed,
@@ -69,6 +71,14 @@ record Walked(
 
   /** The constructor of an object and its arguments. */
   record Built(Ref constructor, List<Term.Input> arguments) {}
+
+  /**
+   * A call of something that a double stands in for.
+   *
+   * @param answer what it gives, or whether it throws
+   * @param thrown the internal name of the exception of which that is; empty for what it gives
+   */
+  record Asked(Term.Input of, Ref method, Term.Input answer, String thrown) {}
 
   /** Something that is to be seen from outside. */
   sealed interface Effect {

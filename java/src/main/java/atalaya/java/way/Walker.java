@@ -65,6 +65,7 @@ final class Walker {
   final List<Walked.Passed> steps = new ArrayList<>();
   final Map<String, BitSet> points = new HashMap<>();
   final Set<Term.Input> doubles = new LinkedHashSet<>();
+  final Set<Walked.Asked> asked = new LinkedHashSet<>();
   final List<Walked.Effect> effects = new ArrayList<>();
   final Set<String> surroundings = new LinkedHashSet<>();
   final Fixed fixed;
@@ -129,7 +130,9 @@ final class Walker {
     List<Term> all = new ArrayList<>();
     boolean makes = first.node().name.equals("<init>");
     if (!first.isStatic()) {
-      receiver = new Term.Input("this", "L" + first.ref().type() + ";", Term.Source.ARGUMENT, null);
+      String made =
+          makes ? first.ref().type() : Concrete.of(walker.base, walker.visible, first.ref());
+      receiver = new Term.Input("this", "L" + made + ";", Term.Source.ARGUMENT, null);
       all.add(receiver);
       if (makes) {
         walker.objects.isMadeHere(receiver);
@@ -161,6 +164,7 @@ final class Walker {
         walker.objects.built(),
         walker.objects.narrowings(),
         walker.doubles,
+        walker.asked,
         walker.effects,
         walker.surroundings,
         walker.fixed.names(),

@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -47,6 +48,10 @@ final class Wording {
   /** What is taken for something else may be taken for that as well. */
   private final Set<Input> narrowing = new HashSet<>();
 
+  /** The code of doubles, and what to call them. */
+  private final Map<String, String> inWords = new LinkedHashMap<>();
+
+  private final Doubles doubles;
   private boolean isComplete = true;
 
   Wording(CodeBase base, Walked walked, Solution.Found found, Ref entry) {
@@ -54,6 +59,8 @@ final class Wording {
     this.visible = Visibility.ofTestOf(base, entry.type());
     this.walked = walked;
     this.found = found;
+    this.doubles =
+        new Doubles(base, walked.asked(), found.inputs(), answer -> Optional.of(value(answer)));
   }
 
   SetUp setUp(Ref entry, List<Step> steps, Optional<String> mayFail) {
@@ -80,7 +87,7 @@ final class Wording {
     boolean isDecided =
         isComplete
             && found.open().isEmpty()
-            && walked.doubles().isEmpty()
+            && made.keySet().containsAll(walked.doubles())
             && !walked.surroundings().contains(Surroundings.END)
             && found.inputs().keySet().stream().allMatch(this::isMadeByTest);
     if (!isDecided) {
@@ -120,13 +127,18 @@ final class Wording {
           .flatMap(code -> ElementTypes.of(code.node(), fromLast))
           .ifPresent(type -> elementTypes.put(argument, type));
       String value = value(argument);
-      values.add(value.equals("null") && isOverloaded ? nullOf(argument.type()) : value);
+      boolean isVague = value.equals("null") || inWords.containsKey(value) && isLambda(value);
+      values.add(isVague && isOverloaded ? cast(argument.type()) + value : value);
     }
     return values;
   }
 
-  private static String nullOf(String type) {
-    return "(" + Literals.simple(type) + ") null";
+  private static boolean isLambda(String value) {
+    return value.matches("(a|\\([^()]*\\)) -> .*");
+  }
+
+  private static String cast(String type) {
+    return "(" + Literals.simple(type) + ") ";
   }
 
   /** Whether an input stands for how a call ends. */
@@ -159,6 +171,7 @@ final class Wording {
       case STATE ->
           java.util.Objects.equals(input.usual(), found.inputs().get(input))
               && holder(input).isPresent();
+      case ANSWER -> made.containsKey(input);
       case ELEMENT ->
           made.containsKey(input)
               || input.name().matches(".*\\.(size\\(\\)|length)|.*\\[\\d+\\]")
@@ -176,7 +189,7 @@ final class Wording {
     return new Given(
         input.name(),
         Literals.simple(input.type()),
-        value,
+        inWords(value),
         beside(input, found.inputs().get(input)),
         how);
   }
@@ -261,8 +274,7 @@ final class Wording {
       return elements.get();
     }
     if (walked.doubles().contains(input)) {
-      isComplete = false;
-      return "a double of " + Literals.simple(input.type());
+      return doubled(input, "a double of " + Literals.simple(input.type()));
     }
     boolean mayBeOpened = FILES.contains(input.type()) && !walked.surroundings().isEmpty();
     Optional<String> usual = mayBeOpened ? Optional.empty() : Literals.usual(input.type());
@@ -285,10 +297,36 @@ final class Wording {
       if (base.has(type) && !base.isAbstract(type) && visible.sees(type)) {
         return madePlainly(type);
       }
-      isComplete = false;
-      return "any " + Literals.simple(input.type());
+      return doubled(input, "any " + Literals.simple(input.type()));
     }
     return usual.get();
+  }
+
+  /** Code that makes a double; the words alone where a person has to make it. */
+  private String doubled(Input input, String words) {
+    boolean canBeNamed = visible.sees(Walker.internal(input.type())) && narrowing.size() < 2;
+    Optional<String> making = canBeNamed ? doubles.making(input) : Optional.empty();
+    if (making.isEmpty()) {
+      isComplete = false;
+      return words;
+    }
+    boolean needsType = !narrowing.isEmpty() && isLambda(making.get());
+    String code = needsType ? cast(input.type()) + making.get() : making.get();
+    made.put(input, code);
+    walked.asked().stream()
+        .filter(one -> one.of().equals(input))
+        .forEach(one -> made.putIfAbsent(one.answer(), ""));
+    inWords.put(code, words);
+    return code;
+  }
+
+  /** A value as a person reads it: how a double is made stands only in the code. */
+  private String inWords(String value) {
+    String words = value;
+    for (Map.Entry<String, String> one : inWords.entrySet()) {
+      words = words.replace(one.getKey(), one.getValue());
+    }
+    return words;
   }
 
   /** What stands for whether an input is of the type that it is taken for. */
@@ -349,7 +387,7 @@ final class Wording {
     String type = elementTypes.getOrDefault(of, TEXT);
     return type.equals(TEXT) || type.equals(OBJECT)
         ? "\"" + (char) ('a' + index) + "\""
-        : Literals.usual(type).orElse(nullOf(type));
+        : Literals.usual(type).orElse(cast(type) + "null");
   }
 
   private String object(Input input) {
@@ -392,7 +430,9 @@ final class Wording {
     String receiver =
         found.inputs().get(walked.receiver()) instanceof EnumValue constant
             ? Literals.of(constant, walked.receiver().type()).orElseThrow()
-            : isMade ? object(walked.receiver()) : madePlainly(entry.type());
+            : isMade
+                ? object(walked.receiver())
+                : madePlainly(Walker.internal(walked.receiver().type()));
     return receiver + "." + entry.name() + all + ";";
   }
 

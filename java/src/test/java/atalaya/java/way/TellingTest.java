@@ -126,6 +126,32 @@ class TellingTest {
           this.desks = desks > 4 ? 4 : desks;
         }
 
+        abstract String town();
+
+        boolean isFull(int people) {
+          return people > desks * 2 && town().equals("Emden");
+        }
+
+        static class Abroad extends Office {
+          Abroad(String town) {
+            super(1);
+          }
+
+          String town() {
+            return "Delfzijl";
+          }
+        }
+
+        static class Home extends Office {
+          Home() {
+            super(3);
+          }
+
+          String town() {
+            return "Emden";
+          }
+        }
+
         static boolean isThick(Ledger ledger) {
           return ledger.pages() > 90;
         }
@@ -248,6 +274,8 @@ class TellingTest {
             "Ledger.Ink.GREEN.fee();",
             List.of("this = Ledger.Ink.GREEN")),
         new Told(
+            "office.Office", "isFull(int)", "new Office.Home().isFull(7);", List.of("people = 7")),
+        new Told(
             "office.Office",
             "isThick(Ledger)",
             "Office.isThick(new Ledger(91));",
@@ -255,7 +283,7 @@ class TellingTest {
         new Told(
             "office.Office",
             "isBusy(Scribe)",
-            "",
+            "Office.isBusy(a -> 6);",
             List.of(
                 "scribe = a double of Ledger.Scribe", "scribe.words(int) = 6, a double answers")),
         new Told(

@@ -1,0 +1,205 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Stand;
+import atalaya.core.term.Term.Input;
+import atalaya.java.way.CodeBase.Ref;
+import java.lang.reflect.Modifier;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
+
+/** Code that makes doubles of interfaces: a lambda, or a proxy where they have several methods. */
+final class Doubles {
+  private static final Set<String> ANY = Set.of("java/lang/Exception", "java/lang/Throwable");
+
+  private final CodeBase base;
+  private final Set<Walked.Asked> asked;
+  private final Map<Input, Object> inputs;
+  private final Function<Input, Optional<String>> values;
+
+  /**
+   * For a way.
+   *
+   * @param values what to write for an answer; empty when it can't be written
+   */
+  Doubles(
+      CodeBase base,
+      Set<Walked.Asked> asked,
+      Map<Input, Object> inputs,
+      Function<Input, Optional<String>> values) {
+    this.base = base;
+    this.asked = asked;
+    this.inputs = inputs;
+    this.values = values;
+  }
+
+  /** What makes it; empty where a person has to. */
+  Optional<String> making(Input input) {
+    String type = Walker.internal(input.type());
+    if (!isInterface(type)) {
+      return Optional.empty();
+    }
+    Map<String, String> answers = new LinkedHashMap<>();
+    for (Walked.Asked one : asked) {
+      boolean isThrown = Integer.valueOf(1).equals(inputs.get(one.answer()));
+      boolean matters = one.of().equals(input) && (one.thrown().isEmpty() || isThrown);
+      if (matters) {
+        Optional<String> answer = one.thrown().isEmpty() ? answer(one) : thrown(one.thrown());
+        String before =
+            answer.isEmpty() ? null : answers.putIfAbsent(one.method().name(), answer.get());
+        boolean isClear = answer.isPresent() && (before == null || before.equals(answer.get()));
+        if (!isClear) {
+          return Optional.empty();
+        }
+      }
+    }
+    return onlyMethod(type)
+        .filter(only -> answers.keySet().stream().allMatch(only.name()::equals))
+        .map(only -> lambda(only, answers.get(only.name())))
+        .or(() -> Optional.of(proxy(type, answers)));
+  }
+
+  /** What it does when it is asked: {@code return 5;}. Empty where that can't be written. */
+  private Optional<String> answer(Walked.Asked one) {
+    if (!inputs.containsKey(one.answer())) {
+      return Optional.of(returning(one.method(), Optional.empty()));
+    }
+    // What type it has beside Object, nothing tells.
+    boolean isSomeObject =
+        inputs.get(one.answer()) instanceof Stand && one.answer().type().endsWith("/Object;");
+    return isSomeObject
+        ? Optional.empty()
+        : values.apply(one.answer()).map(value -> returning(one.method(), Optional.of(value)));
+  }
+
+  private static String returning(Ref method, Optional<String> value) {
+    Type type = Type.getReturnType(method.descriptor());
+    return type == Type.VOID_TYPE
+        ? "return null;"
+        : "return " + value.or(() -> plain(type)).orElse("null") + ";";
+  }
+
+  private static Optional<String> plain(Type type) {
+    return type.getSort() < Type.ARRAY ? Literals.usual(type.getDescriptor()) : Optional.empty();
+  }
+
+  private Optional<String> thrown(String type) {
+    if (ANY.contains(type)) {
+      return Optional.of("throw new RuntimeException();");
+    }
+    boolean isMade =
+        base.has(type)
+            ? base.code(type).stream()
+                .flatMap(code -> code.constructors().stream())
+                .anyMatch(c -> c.node().desc.equals("()V"))
+            : platform(type).stream()
+                .flatMap(of -> Arrays.stream(of.getConstructors()))
+                .anyMatch(constructor -> constructor.getParameterCount() == 0);
+    return isMade
+        ? Optional.of("throw new " + Literals.simple("L" + type + ";") + "();")
+        : Optional.empty();
+  }
+
+  // ---- how it is written ----
+
+  private static String lambda(Ref method, String answer) {
+    int count = Type.getArgumentTypes(method.descriptor()).length;
+    String names =
+        IntStream.rangeClosed(1, count).mapToObj(i -> "a" + i).collect(Collectors.joining(", "));
+    String does = answer == null ? returning(method, Optional.empty()) : answer;
+    boolean isVoid = method.code().endsWith("V");
+    String body =
+        does.startsWith("throw")
+            ? "{ " + does + " }"
+            : isVoid ? "{}" : does.substring("return ".length(), does.length() - 1);
+    return (count == 1 ? "a" : "(" + names + ")") + " -> " + body;
+  }
+
+  private static String proxy(String type, Map<String, String> answers) {
+    String name = Literals.simple("L" + type + ";");
+    boolean isOne = answers.values().stream().distinct().count() <= 1;
+    String does =
+        isOne
+            ? answers.values().stream().findFirst().orElse("return null;")
+            : answers.entrySet().stream()
+                .map(one -> "case \"" + one.getKey() + "\": " + one.getValue() + " ")
+                .collect(
+                    Collectors.joining(
+                        "", "switch (method.getName()) { ", "default: return null; }"));
+    return "("
+        + name
+        + ") Proxy.newProxyInstance("
+        + name
+        + ".class.getClassLoader(), new Class<?>[] {"
+        + name
+        + ".class}, (proxy, method, values) -> { "
+        + does
+        + " })";
+  }
+
+  // ---- what an interface asks for ----
+
+  private boolean isInterface(String type) {
+    return base.has(type)
+        ? (base.access(type) & Opcodes.ACC_INTERFACE) != 0
+        : platform(type).map(Class::isInterface).orElse(false);
+  }
+
+  /** The method that a lambda would be; empty where there are several, or one with own types. */
+  private Optional<Ref> onlyMethod(String type) {
+    Set<Ref> all = new TreeSet<>(Comparator.comparing(Ref::code));
+    boolean isKnown = collect(type, all);
+    return isKnown && all.size() == 1 ? all.stream().findFirst() : Optional.empty();
+  }
+
+  private boolean collect(String type, Set<Ref> into) {
+    if (!base.has(type)) {
+      Optional<Class<?>> platform = platform(type);
+      platform.stream()
+          .flatMap(of -> Arrays.stream(of.getMethods()))
+          .filter(
+              method -> Modifier.isAbstract(method.getModifiers()) && !isOfObject(method.getName()))
+          .map(method -> new Ref(type, method.getName() + Type.getMethodDescriptor(method)))
+          .forEach(into::add);
+      return platform.isPresent();
+    }
+    boolean isPlain = true;
+    for (String code : base.methods(type)) {
+      Ref method = new Ref(type, code);
+      if ((base.access(method) & Opcodes.ACC_ABSTRACT) != 0) {
+        into.add(method);
+        isPlain &= base.code(method).map(of -> !isGeneric(of)).orElse(true);
+      }
+    }
+    return isPlain
+        && base.interfaces(type).stream().map(above -> collect(above, into)).allMatch(b -> b);
+  }
+
+  private static boolean isGeneric(MethodCode method) {
+    return Objects.toString(method.node().signature, "").startsWith("<");
+  }
+
+  private static boolean isOfObject(String method) {
+    return Stream.of("equals", "hashCode", "toString").anyMatch(method::equals);
+  }
+
+  private static Optional<Class<?>> platform(String type) {
+    try {
+      return Optional.of(
+          Class.forName(type.replace('/', '.'), false, ClassLoader.getPlatformClassLoader()));
+    } catch (ClassNotFoundException e) {
+      return Optional.empty();
+    }
+  }
+}
