@@ -680,6 +680,21 @@ class Chores {
     }
   }
 
+  // ---- somebody at the keyboard ----
+
+  static void asksSomebody(boolean isLoud) throws java.io.IOException {
+    if (isLoud) {
+      listen();
+      throw new Here();
+    }
+  }
+
+  private static void listen() throws java.io.IOException {
+    while (System.in.read() != '.') {
+      Objects.requireNonNull(System.out);
+    }
+  }
+
   // ---- two things at once ----
 
   interface Floating {}

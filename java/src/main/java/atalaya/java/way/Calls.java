@@ -119,6 +119,7 @@ final class Calls {
       walker.requireThere(arguments.get(0));
     }
     Surroundings.of(call).ifPresent(walker.surroundings::add);
+    walker.mayHalt |= Surroundings.isHalting(call.owner, call.name);
     if (isBoxing(call)) {
       return arguments.get(0);
     }
@@ -337,6 +338,7 @@ final class Calls {
 
   /** Of a call that could not be followed it is not known whether it throws. */
   private Term unfollowed(MethodInsnNode call, Optional<MethodCode> code) {
+    walker.mayHalt |= code.filter(c -> walker.base.isHalting(c.ref())).isPresent();
     if (code.isEmpty() || code.get().mayRefuse()) {
       Term throwing = throwing(call, "an exception");
       Reason reason = Reason.unwritten(walker.line());

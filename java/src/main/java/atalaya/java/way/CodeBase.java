@@ -46,13 +46,15 @@ public final class CodeBase {
       List<String> interfaces,
       Map<String, Integer> methods,
       Map<String, List<String>> exceptions,
-      Map<String, Set<Ref>> calls) {}
+      Map<String, Set<Ref>> calls,
+      Set<String> halting) {}
 
   private final Map<String, byte[]> bytes;
   private final Function<String, Optional<byte[]>> libraries;
   private final Map<String, Outline> outlines = new ConcurrentHashMap<>();
   private final Map<String, List<String>> below = new HashMap<>();
   private final Map<Ref, Set<Ref>> callers = new HashMap<>();
+  private final Set<Ref> halting = new HashSet<>();
   private final Map<String, Map<String, Ref>> named = new ConcurrentHashMap<>();
   private final Map<String, Optional<ClassCode>> codes = new ConcurrentHashMap<>();
 
@@ -96,7 +98,16 @@ public final class CodeBase {
                 }
               });
     }
+    for (String name : names) {
+      base.outlines.get(name).halting().forEach(code -> base.mayHalt(new Ref(name, code)));
+    }
     return base;
+  }
+
+  private void mayHalt(Ref method) {
+    if (halting.add(method)) {
+      callers.getOrDefault(method, Set.of()).forEach(this::mayHalt);
+    }
   }
 
   private void isBelow(String name, String above) {
@@ -119,6 +130,7 @@ public final class CodeBase {
     private final Map<String, Integer> methods = new LinkedHashMap<>();
     private final Map<String, List<String>> exceptions = new HashMap<>();
     private final Map<String, Set<Ref>> calls = new LinkedHashMap<>();
+    private final Set<String> halting = new HashSet<>();
     private int access;
     private String superName;
     private List<String> interfaces = List.of();
@@ -128,7 +140,7 @@ public final class CodeBase {
     }
 
     Outline outline() {
-      return new Outline(access, superName, interfaces, methods, exceptions, calls);
+      return new Outline(access, superName, interfaces, methods, exceptions, calls, halting);
     }
 
     @Override
@@ -151,8 +163,18 @@ public final class CodeBase {
       return new MethodVisitor(PointVisitor.ASM) {
         @Override
         public void visitMethodInsn(
-            int opcode, String owner, String name, String descriptor, boolean onInterface) {
-          add(owner, name + descriptor);
+            int opcode, String owner, String called, String signature, boolean onInterface) {
+          add(owner, called + signature);
+          if (Surroundings.isHalting(owner, called)) {
+            halting.add(name + descriptor);
+          }
+        }
+
+        @Override
+        public void visitFieldInsn(int opcode, String owner, String field, String type) {
+          if (Surroundings.isHalting(owner, field)) {
+            halting.add(name + descriptor);
+          }
         }
 
         @Override
@@ -202,6 +224,11 @@ public final class CodeBase {
   /** The interfaces that a class of the project names. */
   List<String> interfaces(String type) {
     return outlines.get(type).interfaces();
+  }
+
+  /** Whether a method, or what it calls, may end the JVM or wait for somebody at the keyboard. */
+  boolean isHalting(Ref method) {
+    return halting.contains(method);
   }
 
   /** The exceptions that a method of the project declares. */

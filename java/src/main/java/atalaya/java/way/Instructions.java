@@ -110,6 +110,10 @@ final class Instructions extends Interpreter<Symbol> {
   }
 
   private Term ofClass(FieldInsnNode field) {
+    if (Surroundings.isHalting(field.owner, field.name)) {
+      walker.mayHalt = true;
+      walker.surroundings.add(simple(field.owner) + "." + field.name);
+    }
     Term known = walker.state.fields.get(staticField(field));
     if (known != null) {
       return known;

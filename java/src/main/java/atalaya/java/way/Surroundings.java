@@ -44,10 +44,15 @@ final class Surroundings {
           "java/lang/ProcessBuilder",
           "java/lang/Runtime");
 
-  /** What ends the JVM, and with it all tests. */
-  static final String END = "System.exit";
+  /** What ends the JVM, and with it all tests, and what waits for somebody at the keyboard. */
+  static final Set<String> HALTS = Set.of("System.exit", "System.in");
 
   private Surroundings() {}
+
+  /** Whether a method or field of the platform halts tests. */
+  static boolean isHalting(String owner, String name) {
+    return owner.equals("java/lang/System") && HALTS.contains("System." + name);
+  }
 
   static Optional<String> of(MethodInsnNode call) {
     if (!call.owner.startsWith("java/")) {

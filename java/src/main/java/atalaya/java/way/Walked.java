@@ -25,6 +25,7 @@ import java.util.Set;
  * @param asked what doubles are asked
  * @param cut where it ended early; empty when it was followed to its end
  * @param surroundings the classes and methods called that depend on more than arguments
+ * @param mayHalt whether it may end the JVM or wait for somebody at the keyboard
  * @param fixed what no test can change that decided where it can't go
  */
 record Walked(
@@ -42,6 +43,7 @@ record Walked(
     Set<Asked> asked,
     List<Effect> effects,
     Set<String> surroundings,
+    boolean mayHalt,
     Set<String> fixed,
     List<Term.Input> arguments,
     Term.Input receiver,

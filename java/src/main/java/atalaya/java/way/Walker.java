@@ -68,6 +68,7 @@ final class Walker {
   final Set<Walked.Asked> asked = new LinkedHashSet<>();
   final List<Walked.Effect> effects = new ArrayList<>();
   final Set<String> surroundings = new LinkedHashSet<>();
+  boolean mayHalt;
   final Fixed fixed;
   final Objects objects = new Objects(this);
   final Builders builders = new Builders(this);
@@ -167,6 +168,7 @@ final class Walker {
         walker.asked,
         walker.effects,
         walker.surroundings,
+        walker.mayHalt,
         walker.fixed.names(),
         arguments,
         makes ? null : receiver,

@@ -17,8 +17,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
-import java.util.stream.IntStream;
-import org.objectweb.asm.tree.MethodInsnNode;
 
 /**
  * Looks for the heaviest path of a method for which there are values. A path that contradicts
@@ -192,7 +190,7 @@ final class WaySearch {
         if (certain == null && steered++ < MOST_STEERED) {
           steer(next.get());
         }
-        if (certain == null && begins++ < MOST_BEGUN && !mayEndJvm()) {
+        if (certain == null && begins++ < MOST_BEGUN && !known.base().isHalting(code.ref())) {
           begin(next.get(), walked.get(), conflict.get());
         }
         others(next.get(), walked.get(), conflict.get());
@@ -330,15 +328,6 @@ final class WaySearch {
       begun = new Solved(there.get(), found);
       begunWeight = weight;
     }
-  }
-
-  /** Where a way goes on, that may be the end of the JVM and of its tests. */
-  private boolean mayEndJvm() {
-    return IntStream.range(0, code.size())
-        .mapToObj(code::at)
-        .filter(MethodInsnNode.class::isInstance)
-        .map(call -> Surroundings.of((MethodInsnNode) call))
-        .anyMatch(Optional.of(Surroundings.END)::equals);
   }
 
   private boolean isWanted(Path.Move move) {

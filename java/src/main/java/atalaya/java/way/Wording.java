@@ -88,7 +88,7 @@ final class Wording {
         isComplete
             && found.open().isEmpty()
             && made.keySet().containsAll(walked.doubles())
-            && !walked.surroundings().contains(Surroundings.END)
+            && !walked.mayHalt()
             && found.inputs().keySet().stream().allMatch(this::isMadeByTest);
     if (!isDecided) {
       givens.addAll(walked.arguments().size(), objects(told, parts));
