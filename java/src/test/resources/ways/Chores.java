@@ -680,6 +680,91 @@ class Chores {
     }
   }
 
+  // ---- classes as objects ----
+
+  static class Tide {
+    final int height;
+
+    Tide(int height) {
+      this.height = height;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+      if (this == other) {
+        return true;
+      }
+      if (other == null || getClass() != other.getClass()) {
+        return false;
+      }
+      return height == ((Tide) other).height;
+    }
+
+    @Override
+    public int hashCode() {
+      return height;
+    }
+  }
+
+  static void asHigh(Tide tide, Object other) {
+    if (tide != other && tide.equals(other)) {
+      throw new Here();
+    }
+  }
+
+  static void likeThat(Tide tide, Tide other) {
+    if (tide.getClass() == other.getClass() && tide.height == 3) {
+      throw new Here();
+    }
+  }
+
+  static void unlike(Tide tide, Crane other) {
+    if (tide.getClass() == (Object) other.getClass()) {
+      throw new Here(); // `tide.getClass() == (Object) other.getClass()` true at line 722 cannot happen there
+    }
+  }
+
+  static void otherThan(Tide tide, Object other) {
+    if (other != null && !tide.equals(other)) {
+      throw new Here();
+    }
+  }
+
+  static void aText(Object other) {
+    if (other.getClass() == String.class) {
+      throw new Here(); // open
+    }
+  }
+
+  static class Spring extends Height {}
+
+  static class Height {}
+
+  static void ofHeight(Height one, Spring other) {
+    if (one.getClass() == other.getClass()) {
+      throw new Here(); // open
+    }
+  }
+
+  static void kindOf(Class<?> type) {
+    if (type != String.class && type != Object.class && type == Integer.class) {
+      throw new Here();
+    }
+  }
+
+  static void otherKind(Class<?> type) {
+    if (type != String.class && type != Object.class) {
+      throw new Here();
+    }
+  }
+
+  static void copiedHolds(int[] holds) {
+    int[] copy = holds.clone();
+    if (copy.length == 2 && copy[1] == 7) {
+      throw new Here();
+    }
+  }
+
   // ---- somebody at the keyboard ----
 
   static void asksSomebody(boolean isLoud) throws java.io.IOException {

@@ -1,5 +1,6 @@
 package atalaya.core.solve;
 
+import atalaya.core.term.ClassValue;
 import atalaya.core.term.Constraint;
 import atalaya.core.term.EnumValue;
 import atalaya.core.term.Stand;
@@ -57,7 +58,7 @@ final class Candidates {
       return constants.isEmpty() ? List.of(new Stand(input.name(), input.type())) : constants;
     }
     Set<Object> values = new LinkedHashSet<>();
-    if (input.usual() != null) {
+    if (input.usual() != null && input.usual() != Term.SOMETHING) {
       values.add(input.usual());
     }
     String type = input.type();
@@ -176,6 +177,13 @@ final class Candidates {
     return numbers;
   }
 
+  private static List<Object> classes(Collection<Constraint> constraints) {
+    List<Object> classes = new ArrayList<>(List.of(new ClassValue("java/lang/Object")));
+    Constants.of(constraints)
+        .each(value -> classes.addAll(value instanceof ClassValue ? List.of(value) : List.of()));
+    return classes;
+  }
+
   private List<Object> references(String type, Collection<Constraint> constraints) {
     return switch (type) {
       case "Ljava/lang/String;", "Ljava/lang/CharSequence;" -> Texts.of(constraints);
@@ -194,6 +202,7 @@ final class Candidates {
       case "Ljava/lang/Double;" ->
           numbers(constraints, n -> n.doubleValue(), List.of(0.0, 1.0, -1.0));
       case "Ljava/lang/Boolean;" -> List.of(1, 0);
+      case "Ljava/lang/Class;" -> classes(constraints);
       case "Ljava/lang/Character;" -> List.of('a' + 0, '0' + 0, ' ' + 0);
       case "Ljava/math/BigDecimal;" -> decimals(constraints);
       case "Ljava/math/BigInteger;" ->

@@ -24,15 +24,19 @@ public sealed interface Term {
   /**
    * A value that the code itself has.
    *
-   * @param value an Integer, Long, Float, Double, String, {@link EnumValue}, an object of the
-   *     platform that never changes, or null
+   * @param value an Integer, Long, Float, Double, String, {@link EnumValue}, {@link ClassValue}, an
+   *     object of the platform that never changes, or null
    */
   record Constant(Object value, String type) implements Term {}
+
+  /** In place of what an input usually is, where that is not known. */
+  Object SOMETHING = new Object();
 
   /**
    * What a test decides.
    *
    * @param name as a person reads it: {@code crew}, {@code vessel.metres}, {@code link.send(..)}
+   * @param usual its value where nothing is done about it, or {@link #SOMETHING}
    */
   record Input(String name, String type, Source source, Object usual) implements Term {
     /** Whether it may be anything, as far as is known: what is fixed or unknown may not. */

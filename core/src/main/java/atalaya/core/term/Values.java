@@ -204,7 +204,10 @@ public record Values(Map<Term.Input, Object> inputs) {
         value instanceof EnumValue constant
             ? constant.type()
             : value.getClass().getName().replace('.', '/');
-    if (value instanceof Stand || value instanceof Term.Made || value instanceof Elements) {
+    if (value instanceof Stand
+        || value instanceof ClassValue
+        || value instanceof Term.Made
+        || value instanceof Elements) {
       return UNDECIDED;
     }
     return own.equals(type) || isA(own, type) ? 1 : 0;

@@ -123,6 +123,11 @@ final class Calls {
     if (isBoxing(call)) {
       return arguments.get(0);
     }
+    Optional<Term> type =
+        ClassOf.isAsked(call) ? ClassOf.of(walker, arguments.get(0)) : Optional.empty();
+    if (type.isPresent()) {
+      return type.get();
+    }
     if (call.name.equals("requireNonNull") && call.owner.equals("java/util/Objects")) {
       walker.requireThere(arguments.get(0));
       return arguments.get(0);
@@ -132,7 +137,8 @@ final class Calls {
             && (call.name.equals("copyOf") || call.name.startsWith("unmodifiable"))
             && call.owner.startsWith("java/util/")
             && arguments.size() == 1;
-    if (isView) {
+    boolean isArrayAgain = call.owner.startsWith("[") && call.name.equals("clone");
+    if (isView || isArrayAgain) {
       return arguments.get(0);
     }
     if (call.name.equals("ordinal") && call.desc.equals("()I")) {
@@ -299,9 +305,10 @@ final class Calls {
     passLikely(ref, code.get(), new HashSet<>());
     boolean makes = call.name.equals("<init>");
     if (code.get().isStraight() || makes) {
+      boolean isDecided = !code.get().isStraight() && arguments.stream().anyMatch(Term::isConstant);
       Optional<Path> path =
-          code.get()
-              .shortest()
+          (isDecided ? possible(code.get(), arguments) : Optional.<Path>empty())
+              .or(code.get()::shortest)
               .or(() -> walker.isCaught() ? Optional.empty() : code.get().shortestThrowing());
       State before = walker.state.fork();
       try {
@@ -334,6 +341,23 @@ final class Calls {
     result.ifPresent(term -> walker.require(new Completes(term, Reason.unwritten(walker.line()))));
     mayChange(code.get(), arguments, new HashSet<>());
     return result.orElseGet(() -> unfollowed(call, code));
+  }
+
+  /** A path that what is known of the arguments does not exclude. */
+  private Optional<Path> possible(MethodCode code, List<Term> arguments) {
+    return PathSearch.all(code, MOST_PATHS).orElse(List.of()).stream()
+        .filter(Path::isReturning)
+        .filter(path -> canBe(path, arguments))
+        .findFirst();
+  }
+
+  private boolean canBe(Path path, List<Term> arguments) {
+    State during = walker.state.fork();
+    try {
+      return walker.apart(during, path, arguments).thrown().isEmpty() && canBe(during.constraints);
+    } catch (Walker.NotFollowed e) {
+      return false;
+    }
   }
 
   /** Of a call that could not be followed it is not known whether it throws. */

@@ -104,6 +104,9 @@ final class Instructions extends Interpreter<Symbol> {
     if (value instanceof Double) {
       return symbol(value, "D");
     }
+    if (value instanceof Type type && type.getSort() == Type.OBJECT) {
+      return Symbol.of(ClassOf.constant(type.getInternalName()), "");
+    }
     return value instanceof String
         ? symbol(value, "Ljava/lang/String;")
         : Symbol.of(Term.unknown(String.valueOf(value), "Ljava/lang/Object;"), "");
@@ -296,10 +299,15 @@ final class Instructions extends Interpreter<Symbol> {
       return made.type().equals("L" + type + ";") ? Term.of(1) : Term.unknown("instanceof", "Z");
     }
     if (term instanceof Term.Input input && !mayBeValue(input, type)) {
-      Term.Source source = input.isFree() ? Term.Source.ARGUMENT : Term.Source.UNKNOWN;
-      return new Term.Input(input.name() + " instanceof " + simple(type), "Z", source, null);
+      return isOfType(input, type);
     }
     return Term.operation(Operator.INSTANCE_OF, type, "Z", List.of(term));
+  }
+
+  /** What stands for whether an input is of a type. */
+  static Term.Input isOfType(Term.Input input, String type) {
+    Term.Source source = input.isFree() ? Term.Source.ARGUMENT : Term.Source.UNKNOWN;
+    return new Term.Input(input.name() + " instanceof " + simple(type), "Z", source, null);
   }
 
   @Override

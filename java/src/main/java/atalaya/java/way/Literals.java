@@ -1,5 +1,6 @@
 package atalaya.java.way;
 
+import atalaya.core.term.ClassValue;
 import atalaya.core.term.EnumValue;
 import atalaya.core.term.Stand;
 import java.math.BigDecimal;
@@ -114,6 +115,9 @@ final class Literals {
     }
     if (value instanceof String text) {
       return Optional.of(text(text));
+    }
+    if (value instanceof ClassValue of) {
+      return Optional.of(simple("L" + of.type() + ";") + ".class");
     }
     if (value instanceof EnumValue constant) {
       return Optional.of(simple("L" + constant.type() + ";") + "." + constant.name());

@@ -100,15 +100,13 @@ final class Objects {
       return isOurs && known == null ? initial(field.desc) : Term.unknown(field.name, field.desc);
     }
     if (object instanceof Input input && input.isFree()) {
-      Object usual = known instanceof Term.Constant constant ? constant.value() : null;
+      Term usual = known == null && built.containsKey(input) ? initial(field.desc) : known;
       Input state =
           new Input(
               prefix(input) + field.name,
               field.desc,
               Term.Source.STATE,
-              usual == null && known == null && built.containsKey(input)
-                  ? ((Term.Constant) initial(field.desc)).value()
-                  : usual);
+              usual instanceof Term.Constant constant ? constant.value() : Term.SOMETHING);
       walker.state.fields.put(key, state);
       return state;
     }

@@ -93,6 +93,7 @@ final class Walker {
   private Walked.Cut cut;
   private int made;
   private int line;
+  private String here = "";
 
   Walker(
       Known known,
@@ -211,6 +212,8 @@ final class Walker {
     }
     Instructions instructions = new Instructions(this, calls);
     boolean isOwn = base.has(code.ref().type());
+    String before = here;
+    here = code.ref().type();
     depth++;
     try {
       for (int i = 0; i < path.moves().size(); i++) {
@@ -246,6 +249,7 @@ final class Walker {
       throw new NotFollowed("line " + line, e);
     } finally {
       depth--;
+      here = before;
     }
   }
 
@@ -452,6 +456,11 @@ final class Walker {
 
   int line() {
     return line;
+  }
+
+  /** The class whose code is followed now. */
+  String here() {
+    return here;
   }
 
   Term.Made newObject(String type) {

@@ -34,6 +34,10 @@ final class Wording {
   private static final String TEXT = "Ljava/lang/String;";
   private static final String OBJECT = "Ljava/lang/Object;";
 
+  /** Of these a usual value is of another type. */
+  private static final Set<String> BROAD =
+      Set.of(OBJECT, "Ljava/lang/Number;", "Ljava/lang/CharSequence;", "Ljava/lang/Comparable;");
+
   private static final int MOST_ASSERTS = 4;
 
   private final CodeBase base;
@@ -76,7 +80,9 @@ final class Wording {
             (input, value) -> {
               boolean isPart = parts.contains(input) && input.source() == Source.ARGUMENT;
               String beside = beside(input, value);
-              boolean isUsual = isOutcome(input) && java.util.Objects.equals(input.usual(), value);
+              boolean isUsual =
+                  isOutcome(input) && java.util.Objects.equals(input.usual(), value)
+                      || ClassOf.isPlain(input, value);
               boolean isTold = told.contains(input) || settled.contains(input) || isUsual;
               boolean isNews = !isTold && (!isPart || !beside.isEmpty());
               if (isNews && !(value instanceof Stand)) {
@@ -112,13 +118,10 @@ final class Wording {
   }
 
   /**
-   * What to give a method or a constructor: where the class has others of its name, a bare null may
-   * mean several.
+   * What to give a method or a constructor: with its type where the compiler might take it for an
+   * argument of another of its name.
    */
   private List<String> values(Ref of, List<Input> arguments) {
-    boolean isOverloaded =
-        base.methods(of.type()).stream().filter(code -> code.startsWith(of.name() + "(")).count()
-            > 1;
     List<String> values = new ArrayList<>();
     for (int i = 0; i < arguments.size(); i++) {
       Input argument = arguments.get(i);
@@ -127,10 +130,27 @@ final class Wording {
           .flatMap(code -> ElementTypes.of(code.node(), fromLast))
           .ifPresent(type -> elementTypes.put(argument, type));
       String value = value(argument);
-      boolean isVague = value.equals("null") || inWords.containsKey(value) && isLambda(value);
-      values.add(isVague && isOverloaded ? cast(argument.type()) + value : value);
+      boolean isVague =
+          value.equals("null")
+              || inWords.containsKey(value) && isLambda(value)
+              || BROAD.contains(argument.type()) && !value.startsWith("new Object(");
+      values.add(isVague && isOverloaded(of) ? cast(argument.type()) + value : value);
     }
     return values;
+  }
+
+  private boolean isOverloaded(Ref of) {
+    Set<String> all = new HashSet<>();
+    boolean isCalledOnIt = !of.name().equals("<init>") && walked.receiver() != null;
+    String type = isCalledOnIt ? Walker.internal(walked.receiver().type()) : of.type();
+    while (type != null && base.has(type)) {
+      base.methods(type).stream()
+          .filter(code -> code.startsWith(of.name() + "("))
+          .map(code -> code.substring(0, code.indexOf(')')))
+          .forEach(all::add);
+      type = isCalledOnIt ? base.above(type).orElse(null) : null;
+    }
+    return all.size() > 1;
   }
 
   private static boolean isLambda(String value) {
@@ -174,6 +194,7 @@ final class Wording {
       case ANSWER -> made.containsKey(input);
       case ELEMENT ->
           made.containsKey(input)
+              || ClassOf.isPlain(input, found.inputs().get(input))
               || input.name().matches(".*\\.(size\\(\\)|length)|.*\\[\\d+\\]")
                   && isOfArgument(input);
       default -> false;
@@ -422,7 +443,7 @@ final class Wording {
       isComplete &= visible.sees(entry.type());
       return making(entry.type(), arguments) + ";";
     }
-    isComplete &= visible.sees(entry.type());
+    isComplete &= visible.sees(entry.type()) && !entry.name().equals("<clinit>");
     if (walked.receiver() == null) {
       return type + "." + entry.name() + all + ";";
     }

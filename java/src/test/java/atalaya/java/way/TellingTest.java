@@ -55,6 +55,29 @@ class TellingTest {
           return false;
         }
 
+        public int isLike(Object other) {
+          int like = 0;
+          if (other instanceof String) {
+            like++;
+            like += pages;
+          }
+          return like;
+        }
+
+        public int isLike(String other) {
+          return other.length();
+        }
+
+        private String town = "Leer".trim();
+
+        public void move(String town) {
+          this.town = town.trim();
+        }
+
+        public boolean isNowhere() {
+          return town == null;
+        }
+
         public int sameAs(Object other) {
           int same = 0;
           if (other == this) {
@@ -296,6 +319,16 @@ class TellingTest {
             "isShort(int)",
             "new Ledger(5, 6).isShort(5);",
             List.of("pages = 5", "this.pages = 5", "this.first = 6")),
+        new Told(
+            "quay.Ledger",
+            "isLike(Object)",
+            "new Ledger(0, 0).isLike((Object) \"a\");",
+            List.of("other = \"a\"")),
+        new Told(
+            "quay.Ledger",
+            "isNowhere()",
+            "",
+            List.of("this = new Ledger(0, 0)", "town = null, set by move")),
         new Told("office.Office", "<init>(int)", "", List.of("desks = 5")),
         new Told("office.Office$Drawer", "<init>(int)", "Office.drawer(6);", List.of("size = 6")),
         new Told(
@@ -368,6 +401,7 @@ class TellingTest {
         finder.best(
             new WayFinder.Wanted(
                 new Ref(told.type().replace('.', '/'), method.code()), type -> reached, -1));
+    assertThat(answer).as(answer.toString()).isInstanceOf(WayFinder.Answer.Found.class);
     Way.SetUp setUp = ((WayFinder.Answer.Found) answer).way().setUp();
     assertThat(setUp.givens())
         .extracting(
