@@ -47,6 +47,7 @@ final class Calls {
   private final Walker walker;
   private final Containers containers;
   private final Lines lines;
+  private boolean isTrying;
 
   Calls(Walker walker) {
     this.walker = walker;
@@ -305,7 +306,8 @@ final class Calls {
     passLikely(ref, code.get(), new HashSet<>());
     boolean makes = call.name.equals("<init>");
     if (code.get().isStraight() || makes) {
-      boolean isDecided = !code.get().isStraight() && arguments.stream().anyMatch(Term::isConstant);
+      boolean isDecided =
+          !isTrying && !code.get().isStraight() && arguments.stream().anyMatch(Term::isConstant);
       Optional<Path> path =
           (isDecided ? possible(code.get(), arguments) : Optional.<Path>empty())
               .or(code.get()::shortest)
@@ -353,10 +355,13 @@ final class Calls {
 
   private boolean canBe(Path path, List<Term> arguments) {
     State during = walker.state.fork();
+    isTrying = true;
     try {
       return walker.apart(during, path, arguments).thrown().isEmpty() && canBe(during.constraints);
     } catch (Walker.NotFollowed e) {
       return false;
+    } finally {
+      isTrying = false;
     }
   }
 
