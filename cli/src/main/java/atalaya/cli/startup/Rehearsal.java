@@ -132,6 +132,9 @@ public final class Rehearsal {
   }
 
   private static List<Path> files(Path folder, String ending) throws IOException {
+    if (!Files.isDirectory(folder)) {
+      return List.of();
+    }
     try (Stream<Path> all = Files.walk(folder)) {
       return all.filter(file -> file.toString().endsWith(ending)).sorted().toList();
     }

@@ -1,7 +1,9 @@
 package atalaya.java.way;
 
 import atalaya.points.PointVisitor;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -98,15 +100,20 @@ public final class CodeBase {
                 }
               });
     }
-    for (String name : names) {
-      base.outlines.get(name).halting().forEach(code -> base.mayHalt(new Ref(name, code)));
-    }
+    base.findHalting(names);
     return base;
   }
 
-  private void mayHalt(Ref method) {
-    if (halting.add(method)) {
-      callers.getOrDefault(method, Set.of()).forEach(this::mayHalt);
+  private void findHalting(List<String> names) {
+    Deque<Ref> found = new ArrayDeque<>();
+    for (String name : names) {
+      outlines.get(name).halting().forEach(code -> found.add(new Ref(name, code)));
+    }
+    while (!found.isEmpty()) {
+      Ref method = found.remove();
+      if (halting.add(method)) {
+        found.addAll(callers.getOrDefault(method, Set.of()));
+      }
     }
   }
 

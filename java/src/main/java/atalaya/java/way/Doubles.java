@@ -26,18 +26,18 @@ final class Doubles {
   private final CodeBase base;
   private final Set<Walked.Asked> asked;
   private final Map<Input, Object> inputs;
-  private final Function<Input, Optional<String>> values;
+  private final Function<Input, String> values;
 
   /**
    * For a way.
    *
-   * @param values what to write for an answer; empty when it can't be written
+   * @param values what to write for an answer
    */
   Doubles(
       CodeBase base,
       Set<Walked.Asked> asked,
       Map<Input, Object> inputs,
-      Function<Input, Optional<String>> values) {
+      Function<Input, String> values) {
     this.base = base;
     this.asked = asked;
     this.inputs = inputs;
@@ -80,7 +80,7 @@ final class Doubles {
         inputs.get(one.answer()) instanceof Stand && one.answer().type().endsWith("/Object;");
     return isSomeObject
         ? Optional.empty()
-        : values.apply(one.answer()).map(value -> returning(one.method(), Optional.of(value)));
+        : Optional.of(returning(one.method(), Optional.of(values.apply(one.answer()))));
   }
 
   private static String returning(Ref method, Optional<String> value) {

@@ -63,8 +63,7 @@ final class Wording {
     this.visible = Visibility.ofTestOf(base, entry.type());
     this.walked = walked;
     this.found = found;
-    this.doubles =
-        new Doubles(base, walked.asked(), found.inputs(), answer -> Optional.of(value(answer)));
+    this.doubles = new Doubles(base, walked.asked(), found.inputs(), this::value);
   }
 
   SetUp setUp(Ref entry, List<Step> steps, Optional<String> mayFail) {
@@ -337,7 +336,7 @@ final class Wording {
     walked.asked().stream()
         .filter(one -> one.of().equals(input))
         .forEach(one -> made.putIfAbsent(one.answer(), ""));
-    inWords.put(code, words);
+    inWords.merge(code, words, (one, other) -> one.equals(other) ? one : "a double");
     return code;
   }
 
