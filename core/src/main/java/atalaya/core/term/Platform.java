@@ -76,8 +76,13 @@ public final class Platform {
     return ROLES.matcher(owner).matches() && type(owner).map(Class::isInterface).orElse(false);
   }
 
-  /** Empty for one of a later version, or none of the platform. */
-  private static Optional<Class<?>> type(String owner) {
+  /**
+   * A class of the platform.
+   *
+   * @param owner its internal name
+   * @return empty for one of a later version, or none of the platform
+   */
+  public static Optional<Class<?>> type(String owner) {
     try {
       return Optional.of(
           Class.forName(owner.replace('/', '.'), false, ClassLoader.getPlatformClassLoader()));

@@ -1,5 +1,6 @@
 package atalaya.java.way;
 
+import atalaya.core.term.Platform;
 import atalaya.core.term.Stand;
 import atalaya.core.term.Term.Input;
 import atalaya.java.way.CodeBase.Ref;
@@ -103,7 +104,7 @@ final class Doubles {
             ? base.code(type).stream()
                 .flatMap(code -> code.constructors().stream())
                 .anyMatch(c -> c.node().desc.equals("()V"))
-            : platform(type).stream()
+            : Platform.type(type).stream()
                 .flatMap(of -> Arrays.stream(of.getConstructors()))
                 .anyMatch(constructor -> constructor.getParameterCount() == 0);
     return isMade
@@ -153,7 +154,7 @@ final class Doubles {
   private boolean isInterface(String type) {
     return base.has(type)
         ? (base.access(type) & Opcodes.ACC_INTERFACE) != 0
-        : platform(type).map(Class::isInterface).orElse(false);
+        : Platform.type(type).map(Class::isInterface).orElse(false);
   }
 
   /** The method that a lambda would be; empty where there are several, or one with own types. */
@@ -165,7 +166,7 @@ final class Doubles {
 
   private boolean collect(String type, Set<Ref> into) {
     if (!base.has(type)) {
-      Optional<Class<?>> platform = platform(type);
+      Optional<Class<?>> platform = Platform.type(type);
       platform.stream()
           .flatMap(of -> Arrays.stream(of.getMethods()))
           .filter(
@@ -192,14 +193,5 @@ final class Doubles {
 
   private static boolean isOfObject(String method) {
     return Stream.of("equals", "hashCode", "toString").anyMatch(method::equals);
-  }
-
-  private static Optional<Class<?>> platform(String type) {
-    try {
-      return Optional.of(
-          Class.forName(type.replace('/', '.'), false, ClassLoader.getPlatformClassLoader()));
-    } catch (ClassNotFoundException e) {
-      return Optional.empty();
-    }
   }
 }
