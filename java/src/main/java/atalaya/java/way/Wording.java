@@ -129,11 +129,16 @@ final class Wording {
           .flatMap(code -> ElementTypes.of(code.node(), fromLast))
           .ifPresent(type -> elementTypes.put(argument, type));
       String value = value(argument);
+      boolean isDouble = inWords.containsKey(value) && isLambda(value);
       boolean isVague =
           value.equals("null")
-              || inWords.containsKey(value) && isLambda(value)
+              || isDouble
               || BROAD.contains(argument.type()) && !value.startsWith("new Object(");
-      values.add(isVague && isOverloaded(of) ? cast(argument.type()) + value : value);
+      boolean needsType = isVague && isOverloaded(of);
+      if (needsType && isDouble) {
+        inWords.put(cast(argument.type()) + value, inWords.get(value));
+      }
+      values.add(needsType ? cast(argument.type()) + value : value);
     }
     return values;
   }
@@ -343,16 +348,17 @@ final class Wording {
   /** A value as a person reads it: how a double is made stands only in the code. */
   private String inWords(String value) {
     String words = value;
-    for (Map.Entry<String, String> one : inWords.entrySet()) {
-      words = words.replace(one.getKey(), one.getValue());
+    List<String> longestFirst = new ArrayList<>(inWords.keySet());
+    longestFirst.sort(Comparator.comparingInt(String::length).reversed());
+    for (String code : longestFirst) {
+      words = words.replace(code, inWords.get(code));
     }
     return words;
   }
 
   /** What stands for whether an input is of the type that it is taken for. */
   private static Input isOfType(Input as) {
-    return new Input(
-        as.name() + " instanceof " + Literals.simple(as.type()), "Z", Source.ARGUMENT, null);
+    return Instructions.isOfType(as, Walker.internal(as.type()));
   }
 
   /**

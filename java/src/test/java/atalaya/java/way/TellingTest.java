@@ -241,6 +241,10 @@ class TellingTest {
             this.scribe = scribe;
           }
 
+          Desk(String scribe) {
+            this.scribe = null;
+          }
+
           int thick() {
             int count = 0;
             for (Ledger ledger : ledgers) {
