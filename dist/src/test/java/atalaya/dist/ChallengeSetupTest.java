@@ -116,7 +116,7 @@ class ChallengeSetupTest {
     Shipped.Result done = Shipped.run(folder, "challenge", "--quiet");
     assertThat(done.exitCode()).as(done.err()).isZero();
     List<String> mutants = new ArrayList<>();
-    Shipped.run(folder, "export", "mutants")
+    Shipped.ask(folder, "export", "mutants")
         .out()
         .lines()
         .skip(1)

@@ -330,17 +330,17 @@ class ChallengeTest {
         .startsWith("killed");
     assertThat(verdicts.values()).noneMatch(verdict -> verdict.contains("fails"));
 
-    Shipped.Result told = Shipped.run(folder, "inspect", "Lock#unseen");
+    Shipped.Result told = Shipped.ask(folder, "inspect", "Lock#unseen");
     assertThat(told.out())
         .contains("^ no test notices when `boat + 1` is `boat - 1`")
         .contains("0 of 6 faults noticed");
-    assertThat(Shipped.run(folder, "gaps", "Lock#close").out())
+    assertThat(Shipped.ask(folder, "gaps", "Lock#close").out())
         .contains(
             "no test notices when `force > 9` is always false, or `force >= 9` (needs another input)\n");
-    assertThat(Shipped.run(folder, "rank", "--format", "csv").out())
+    assertThat(Shipped.ask(folder, "rank", "--format", "csv").out())
         .containsPattern("unseen\\(int\\),\\d+,\\d+,2,source,4,3,2,1,4,0,6,");
     String gap =
-        Shipped.run(folder, "gaps", "--format", "csv")
+        Shipped.ask(folder, "gaps", "--format", "csv")
             .out()
             .lines()
             .filter(row -> row.contains("boat + 1"))
@@ -348,11 +348,11 @@ class ChallengeTest {
             .orElseThrow()
             .split(",")[0];
     assertThat(
-            Shipped.run(folder, "decide", gap, "--equivalent", "--because", "nobody pays")
+            Shipped.ask(folder, "decide", gap, "--equivalent", "--because", "nobody pays")
                 .exitCode())
         .isZero();
-    assertThat(Shipped.run(folder, "rank", "--format", "csv").out()).contains(",4,0,5,");
-    assertThat(Shipped.run(folder, "survey").out()).contains("1 fault that passes by 1 decision");
+    assertThat(Shipped.ask(folder, "rank", "--format", "csv").out()).contains(",4,0,5,");
+    assertThat(Shipped.ask(folder, "survey").out()).contains("1 fault that passes by 1 decision");
   }
 
   @Test
@@ -362,7 +362,7 @@ class ChallengeTest {
       Files.copy(run, folder.resolve(part + ".run"));
       challenge("harbour.quick", "--run", part + ".run", "--shard", part + "/2");
     }
-    Shipped.run(folder, "merge", "2.run", "1.run", "--name", "merged");
+    Shipped.ask(folder, "merge", "2.run", "1.run", "--name", "merged");
     Process killed =
         new ProcessBuilder(
                 Shipped.HOME.resolve("bin/atalaya").toString(),
@@ -405,7 +405,7 @@ class ChallengeTest {
   }
 
   private List<String> withoutTestsRun(String run) {
-    return Shipped.run(folder, "export", "mutants", "--run", run)
+    return Shipped.ask(folder, "export", "mutants", "--run", run)
         .out()
         .lines()
         .map(row -> row.substring(0, row.lastIndexOf(',')))
@@ -428,7 +428,7 @@ class ChallengeTest {
   /** By line, original and mutated text: the verdict and who noticed. */
   private Map<String, String> verdicts(String run) {
     Map<String, String> verdicts = new TreeMap<>();
-    Shipped.run(folder, "export", "mutants", "--run", run)
+    Shipped.ask(folder, "export", "mutants", "--run", run)
         .out()
         .lines()
         .skip(1)

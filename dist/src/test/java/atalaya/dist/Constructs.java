@@ -41,7 +41,9 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
     Files.writeString(sources.resolve("Drive.java"), main.append("  }\n}\n"));
     Path classes = Files.createDirectories(folder.resolve("out"));
     List<String> command = new ArrayList<>(List.of(jdk.resolve("bin/javac").toString()));
-    command.addAll(List.of("-g", "-nowarn", "--release", String.valueOf(release)));
+    command.addAll(
+        List.of(
+            "-J-XX:TieredStopAtLevel=1", "-g", "-nowarn", "--release", String.valueOf(release)));
     command.addAll(List.of("-d", classes.toString(), sources.resolve("Drive.java").toString()));
     files.forEach(file -> command.add(sources.resolve(file.getFileName()).toString()));
     Shipped.Result compiled = Shipped.process(folder, Map.of(), command);
@@ -97,6 +99,6 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
 
   /** The cells of a table, row by row, the titles first. */
   List<List<String>> export(String table) {
-    return Debugger.rows(Shipped.run(folder, "export", table).out());
+    return Debugger.rows(Shipped.ask(folder, "export", table).out());
   }
 }

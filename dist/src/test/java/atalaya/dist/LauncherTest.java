@@ -75,6 +75,6 @@ class LauncherTest {
     assertThat(help.exitCode()).isZero();
     assertThat(help.out()).contains("Usage: atalaya " + command, "Example: ");
     assertThat(help.out().lines()).allMatch(line -> line.length() <= 100);
-    assertThat(Shipped.run(temporary, "--help").out()).contains("atalaya " + command);
+    assertThat(Shipped.ask(temporary, "--help").out()).contains("atalaya " + command);
   }
 }

@@ -162,7 +162,7 @@ class ObserveTest {
         .contains("since run one: lines +0, branches +0, unwatched paths +0.00");
     assertThat(observe("--name two --classes out --sources src", program()).errLine())
         .contains("a run named two is there already");
-    assertThat(Shipped.run(folder, "runs").out()).contains("one", "two", "complete");
+    assertThat(Shipped.ask(folder, "runs").out()).contains("one", "two", "complete");
     assertThat(folder.resolve(".atalaya/tmp")).isEmptyDirectory();
   }
 
@@ -175,7 +175,7 @@ class ObserveTest {
     assertThat(observed.err())
         .contains("lines 4/5 (80.0 %)")
         .contains("left out: 1 class; with them lines 4/6 (66.7 %)");
-    assertThat(Shipped.run(folder, "rank").out())
+    assertThat(Shipped.ask(folder, "rank").out())
         .contains("left out: 1 class by --leave-out src/harbour/F*")
         .doesNotContain("Fog");
   }
@@ -186,26 +186,26 @@ class ObserveTest {
     command.addAll(program("0", "sleep"));
     Shipped.Result observed = observe("--classes out --sources src", command);
     assertThat(observed.exitCode()).isEqualTo(137);
-    assertThat(Shipped.run(folder, "export", "lines").out())
+    assertThat(Shipped.ask(folder, "export", "lines").out())
         .contains("main(String[]),5,true", "main(String[]),6,true", "main(String[]),8,false");
-    assertThat(Shipped.run(folder, "rank").out()).contains("incomplete: a JVM did not end");
+    assertThat(Shipped.ask(folder, "rank").out()).contains("incomplete: a JVM did not end");
   }
 
   @Test
   void tellsEachInputThatDoesNotFitInOneLine() throws IOException {
     Path empty = Files.createDirectories(temporary.resolve("empty"));
-    check(Shipped.run(empty, "observe"), 3, "no project here");
-    check(Shipped.run(folder, "observe", "--classes", "out"), 3, "is not Maven");
-    check(Shipped.run(folder, "observe", "--", "true"), 3, "--classes DIR");
+    check(Shipped.ask(empty, "observe"), 3, "no project here");
+    check(Shipped.ask(folder, "observe", "--classes", "out"), 3, "is not Maven");
+    check(Shipped.ask(folder, "observe", "--", "true"), 3, "--classes DIR");
     check(observe("--classes out", List.of("no-such-command")), 127, "can't find the command");
     check(observe("--classes out", List.of("./src")), 126, "can't run ./src");
     check(observe("--classes none", List.of("true")), 3, "no class files in none");
     check(observe("--classes out", List.of("true")), 125, "nothing was observed");
     check(observe("--classes out", List.of("false")), 1, "failed with exit code 1");
     check(observe("--classes out --sources none", List.of("true")), 3, "no source folder");
-    check(Shipped.run(folder, "rank"), 3, "no run of ");
-    check(Shipped.run(folder, "rank", "--run", "gone"), 3, "no run file");
-    check(Shipped.run(folder, "observe", "--project", "gone"), 3, "no folder ");
+    check(Shipped.ask(folder, "rank"), 3, "no run of ");
+    check(Shipped.ask(folder, "rank", "--run", "gone"), 3, "no run file");
+    check(Shipped.ask(folder, "observe", "--project", "gone"), 3, "no folder ");
     assertThat(folder.resolve(".atalaya/runs")).doesNotExist();
   }
 

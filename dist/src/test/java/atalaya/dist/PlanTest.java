@@ -102,7 +102,7 @@ class PlanTest {
   private static List<String> methods(String... options) {
     List<String> words = new ArrayList<>(List.of("plan", "--format", "csv"));
     words.addAll(List.of(options));
-    return Shipped.run(folder, words.toArray(String[]::new))
+    return Shipped.ask(folder, words.toArray(String[]::new))
         .out()
         .lines()
         .skip(1)
@@ -114,7 +114,7 @@ class PlanTest {
   void goesByGainAndByWhatATeamMindsMost() throws IOException {
     assertThat(methods()).startsWith("admits").contains("length", "fill").hasSizeLessThan(11);
     assertThat(methods("--tests", "1")).containsExactly("admits");
-    assertThat(Shipped.run(folder, "plan").out())
+    assertThat(Shipped.ask(folder, "plan").out())
         .as("one test for what has no conditions, and what can't be is said to be so")
         .contains("Gate#length()", "and with it name()")
         .contains(
@@ -122,22 +122,22 @@ class PlanTest {
     write("atalaya.yaml", "zones:\n  locks: {paths: src/harbour/Lock.java, weight: 50}\n");
     assertThat(methods("--tests", "1")).containsExactly("fill");
     write("atalaya.yaml", "effort:\n  minutes: 25\n");
-    assertThat(Shipped.run(folder, "plan", "--tests", "1").out()).contains("1 test, 1 h 15 min,");
+    assertThat(Shipped.ask(folder, "plan", "--tests", "1").out()).contains("1 test, 1 h 15 min,");
     assertThat(methods("--budget", "20m")).isEmpty();
     Files.delete(folder.resolve("atalaya.yaml"));
   }
 
   @Test
   void saysWhatATestTakes() {
-    String full = Shipped.run(folder, "plan", "Gate#admits", "--full").out();
+    String full = Shipped.ask(folder, "plan", "Gate#admits", "--full").out();
     assertThat(full)
         .contains("effort     30 min: a new test class", "start      a new test class GateTest")
         .contains("line 17: `beam > width()` false", "line 20: `flag.equals(\"yellow\")` true")
         .contains("new Gate().admits(", "the result of admits, now ");
-    assertThat(Shipped.run(folder, "plan", "Gate#admits", "--full").out()).isEqualTo(full);
-    assertThat(Shipped.run(folder, "plan", "Lock:8", "--full").out())
+    assertThat(Shipped.ask(folder, "plan", "Gate#admits", "--full").out()).isEqualTo(full);
+    assertThat(Shipped.ask(folder, "plan", "Lock:8", "--full").out())
         .contains("new Lock().fill(", ", true);", "throws IllegalStateException");
-    assertThat(Shipped.run(folder, "plan", "Lock", "--format", "md").out())
+    assertThat(Shipped.ask(folder, "plan", "Lock", "--format", "md").out())
         .contains("# Tests to write next", "```java", "- **way**:");
   }
 
@@ -145,9 +145,9 @@ class PlanTest {
   void goesByLinesWhereThereAreNoSources(@TempDir Path bare) throws IOException {
     Files.writeString(bare.resolve("pom.xml"), "<project/>");
     observe(bare, "--classes", folder.resolve("out").toString());
-    assertThat(Shipped.run(bare, "plan", "Gate#admits").out())
+    assertThat(Shipped.ask(bare, "plan", "Gate#admits").out())
         .contains("the run has no source: conditions are told by their line");
-    assertThat(Shipped.run(bare, "plan", "Gate#admits", "--full").out())
+    assertThat(Shipped.ask(bare, "plan", "Gate#admits", "--full").out())
         .contains("line 17: `line 17, jump 1` next", "new Gate().admits(");
   }
 
@@ -169,7 +169,7 @@ class PlanTest {
   void tellsWhatDoesNotFitInOneLine(String words, int exitCode, String message) {
     List<String> all = new ArrayList<>(List.of("plan"));
     all.addAll(List.of(words.split(" +")));
-    Shipped.Result result = Shipped.run(folder, all.toArray(String[]::new));
+    Shipped.Result result = Shipped.ask(folder, all.toArray(String[]::new));
     assertThat(result.exitCode()).isEqualTo(exitCode);
     assertThat(result.errLine()).contains(message);
     assertThat(result.out()).isEmpty();

@@ -198,7 +198,7 @@ class RunningTest {
   }
 
   private List<String> reachedLabels() {
-    return Shipped.run(folder, "export", "outcomes")
+    return Shipped.ask(folder, "export", "outcomes")
         .out()
         .lines()
         .filter(row -> row.contains("switch (dark)"))
@@ -261,7 +261,7 @@ class RunningTest {
             + "0 harbour.Harbour run & wait";
     assertThat(observe("sh", "-c", script).exitCode()).isZero();
     assertThat(reachedLabels()).containsExactly("1", "2", "default");
-    assertThat(Shipped.run(folder, "runs").out()).contains(" complete ");
+    assertThat(Shipped.ask(folder, "runs").out()).contains(" complete ");
   }
 
   @ParameterizedTest
@@ -288,7 +288,7 @@ class RunningTest {
     killed.descendants().forEach(ProcessHandle::destroyForcibly);
     assertThat(killed.waitFor()).isEqualTo(128 + 9);
     assertThat(reachedLabels()).containsExactly("1");
-    assertThat(Shipped.run(folder, "export", "lines").out())
+    assertThat(Shipped.ask(folder, "export", "lines").out())
         .as("what was passed before the call that never came back")
         .contains("harbour.Harbour,main(String[])," + lineOf("Thread.sleep(60_000)") + ",true");
   }
@@ -300,7 +300,7 @@ class RunningTest {
     awaitFile(folder.resolve("waiting"));
     Shipped.process(folder, Map.of(), List.of("kill", "-" + signal, String.valueOf(told.pid())));
     told.waitFor();
-    assertThat(Shipped.run(folder, "runs").out()).contains(" complete ");
+    assertThat(Shipped.ask(folder, "runs").out()).contains(" complete ");
     assertThat(reachedLabels()).containsExactly("1");
   }
 
@@ -311,10 +311,10 @@ class RunningTest {
     Thread.sleep(1_000);
     List<ProcessHandle> programs = killed.descendants().toList();
     killed.destroyForcibly().waitFor();
-    assertThat(Shipped.run(folder, "runs").err()).contains("still runs");
+    assertThat(Shipped.ask(folder, "runs").err()).contains("still runs");
     programs.forEach(ProcessHandle::destroyForcibly);
     Thread.sleep(2_000);
-    assertThat(Shipped.run(folder, "runs").err()).contains("Recovered run ");
+    assertThat(Shipped.ask(folder, "runs").err()).contains("Recovered run ");
     assertThat(reachedLabels()).containsExactly("1");
     assertThat(folder.resolve(".atalaya/tmp")).isEmptyDirectory();
   }
@@ -400,16 +400,16 @@ class RunningTest {
     Shipped.Result plain = Shipped.process(folder, Map.of(), command);
     Shipped.Result observed = observe(command.toArray(String[]::new));
     assertThat(observed.exitCode()).isEqualTo(plain.exitCode()).isEqualTo(1);
-    assertThat(Shipped.run(folder, "export", "tests").out().lines().skip(1))
+    assertThat(Shipped.ask(folder, "export", "tests").out().lines().skip(1))
         .map(row -> row.split(",")[1] + " " + row.split(",")[3])
         .containsExactlyInAnyOrder(
             "BuoyTest.one() passed", "BuoyTest.two() failed", "BuoyTest.none() skipped");
-    assertThat(Shipped.run(folder, "export", "outcomes").out())
+    assertThat(Shipped.ask(folder, "export", "outcomes").out())
         .contains("switch (dark),1,true,,1")
         .contains("switch (dark),2,true,,1")
         .as("what runs before the tests belongs to none of them")
         .contains("switch (dark),default,true,,0");
-    assertThat(Shipped.run(folder, "rank").out()).contains("failed tests: 1 (BuoyTest.two())");
+    assertThat(Shipped.ask(folder, "rank").out()).contains("failed tests: 1 (BuoyTest.two())");
   }
 
   /** A test that starts the program in another process, and one that does not. */
@@ -440,7 +440,7 @@ class RunningTest {
             "DrivingTest.testChild() passed 7",
             "DrivingTest.testHere() passed 2",
             "DrivingTest.testNever() failed 0");
-    assertThat(Shipped.run(folder, "export", "outcomes").out())
+    assertThat(Shipped.ask(folder, "export", "outcomes").out())
         .contains("switch (dark),2,true,,1")
         .contains("switch (dark),1,true,,1");
   }
@@ -497,7 +497,7 @@ class RunningTest {
     Shipped.Result plain = Shipped.process(folder, Map.of(), command);
     Shipped.Result observed = observe(command.toArray(String[]::new));
     assertThat(observed.exitCode()).as(observed.err()).isEqualTo(plain.exitCode());
-    return Shipped.run(folder, "export", "tests")
+    return Shipped.ask(folder, "export", "tests")
         .out()
         .lines()
         .skip(1)
@@ -511,7 +511,7 @@ class RunningTest {
     words.addAll(List.of(options));
     words.addAll(List.of("--", Shipped.java().toString(), "-cp", "out", "harbour.Rope", "100000"));
     assertThat(Shipped.run(folder, words.toArray(String[]::new)).exitCode()).isZero();
-    return Shipped.run(folder, "export", table)
+    return Shipped.ask(folder, "export", table)
         .out()
         .lines()
         .map(row -> row.replaceFirst(cells, "$1"))

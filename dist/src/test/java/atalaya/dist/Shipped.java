@@ -1,22 +1,28 @@
 package atalaya.dist;
 
+import atalaya.cli.Atalaya;
+import atalaya.cli.Console;
 import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import javax.tools.ToolProvider;
 
-/** Runs the distribution as it is shipped, in a process of its own. */
+/** Runs the distribution as it is shipped. */
 final class Shipped {
-  static final Path HOME = Path.of(System.getProperty("atalaya.dist"));
+  static final Path HOME = Path.of(System.getProperty("atalaya.home"));
 
   /** What a command did. */
   record Result(int exitCode, String out, String err) {
@@ -32,8 +38,31 @@ final class Shipped {
 
   private Shipped() {}
 
+  /** Runs a command in a process of its own, as people do. */
   static Result run(Path directory, String... words) {
     return runIn(HOME, directory, Map.of(), words);
+  }
+
+  /**
+   * Runs a command in the JVM of the tests: for those that only read, or fail, whose start takes
+   * most of their time. DemoTest and the tour have each of them in a process too.
+   */
+  static Result ask(Path directory, String... words) {
+    StringWriter out = new StringWriter();
+    StringWriter err = new StringWriter();
+    Console console =
+        new Console(
+            new PrintWriter(out),
+            new PrintWriter(err),
+            directory,
+            HOME,
+            Clock.systemUTC(),
+            OptionalInt.empty(),
+            true);
+    int exitCode = Atalaya.run(words, console);
+    console.out().flush();
+    console.err().flush();
+    return new Result(exitCode, out.toString(), err.toString());
   }
 
   static Result runIn(Path home, Path directory, Map<String, String> more, String... words) {
@@ -61,6 +90,8 @@ final class Shipped {
       ProcessBuilder builder = new ProcessBuilder(command).directory(directory.toFile());
       builder.redirectOutput(out.toFile()).redirectError(err.toFile());
       builder.environment().remove("JAVA_TOOL_OPTIONS");
+      // A short build is done sooner by code that is not compiled well.
+      builder.environment().put("MAVEN_OPTS", "-XX:TieredStopAtLevel=1 -XX:+UseSerialGC");
       builder.environment().putAll(environment);
       Process process = builder.start();
       process.getOutputStream().close();

@@ -38,6 +38,9 @@ import javax.tools.SimpleJavaFileObject;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -45,6 +48,7 @@ import org.junit.jupiter.params.provider.ValueSource;
  * A mutant is what the compiler makes of the changed source. That is asked of the compiler: the
  * source is changed as the mutant says, compiled, run, and compared with what was planted.
  */
+@Execution(ExecutionMode.CONCURRENT)
 class MutantsTest {
   private static final JavaCompiler COMPILER = ToolProvider.getSystemJavaCompiler();
   private static final String ENDLESS = "endless";
@@ -53,6 +57,7 @@ class MutantsTest {
   @TempDir Path folder;
   private final List<Object> problems = new ArrayList<>();
 
+  @ResourceLock("the fault that is on")
   @ParameterizedTest
   @ValueSource(ints = {8, 17})
   void areTheSamePlantedTogetherAndAlone(int release) throws Exception {
@@ -383,7 +388,7 @@ class MutantsTest {
     thread.setDaemon(true);
     thread.start();
     try {
-      return told.get(10, TimeUnit.SECONDS);
+      return told.get(3, TimeUnit.SECONDS);
     } catch (TimeoutException e) {
       return ENDLESS;
     } catch (InterruptedException | ExecutionException e) {
