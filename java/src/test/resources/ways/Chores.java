@@ -1,4 +1,8 @@
+import java.io.BufferedReader;
 import java.io.File;
+import java.io.IOException;
+import java.io.Reader;
+import java.io.StringWriter;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -13,7 +17,7 @@ import java.util.Objects;
  * What code of programs is made of: objects that hold others, are set up, and ask each other. Each
  * method has one place where it throws Here.
  */
-class Chores {
+class Chores implements Cloneable {
   static class Here extends RuntimeException {}
 
   // ---- objects that hold something ----
@@ -124,7 +128,7 @@ class Chores {
 
   static void lifting(Crane crane) {
     if (crane.lifts() > 10) {
-      throw new Here(); // open
+      throw new Here();
     }
   }
 
@@ -205,13 +209,13 @@ class Chores {
   }
 
   interface Pilots {
-    int count(String port, boolean isNight) throws java.io.IOException;
+    int count(String port, boolean isNight) throws IOException;
   }
 
   static void withoutPilots(Pilots pilots) {
     try {
       pilots.count("Husum", true);
-    } catch (java.io.IOException e) {
+    } catch (IOException e) {
       throw new Here();
     }
   }
@@ -619,7 +623,7 @@ class Chores {
     }
   }
 
-  private static int read(java.io.Reader log) throws java.io.IOException {
+  private static int read(java.io.Reader log) throws IOException {
     return log == null ? 3 : log.read();
   }
 
@@ -628,14 +632,14 @@ class Chores {
       read(log);
     } catch (java.io.FileNotFoundException e) {
       throw new Here(); // open
-    } catch (java.io.IOException e) {
+    } catch (IOException e) {
       return;
     }
   }
 
   // ---- lines ----
 
-  static void secondLine(java.io.Reader log) throws java.io.IOException {
+  static void secondLine(java.io.Reader log) throws IOException {
     java.io.BufferedReader lines = new java.io.BufferedReader(log);
     for (String line = lines.readLine(); line != null; line = lines.readLine()) {
       if (line.startsWith("wreck")) {
@@ -647,13 +651,13 @@ class Chores {
     }
   }
 
-  static void shortLog(java.io.BufferedReader log) throws java.io.IOException {
+  static void shortLog(java.io.BufferedReader log) throws IOException {
     if ("fog".equals(log.readLine()) && log.readLine() == null) {
       throw new Here();
     }
   }
 
-  static void piped(java.io.InputStream log) throws java.io.IOException {
+  static void piped(java.io.InputStream log) throws IOException {
     try (var lines =
         new java.io.BufferedReader(
             new java.io.InputStreamReader(log, java.nio.charset.StandardCharsets.UTF_8))) {
@@ -664,7 +668,7 @@ class Chores {
     }
   }
 
-  static void numbered(java.io.Reader log) throws java.io.IOException {
+  static void numbered(java.io.Reader log) throws IOException {
     java.io.LineNumberReader lines = new java.io.LineNumberReader(log);
     lines.readLine();
     String second = lines.readLine();
@@ -673,7 +677,7 @@ class Chores {
     }
   }
 
-  static void skipped(java.io.Reader log) throws java.io.IOException {
+  static void skipped(java.io.Reader log) throws IOException {
     log.read();
     if ("fog".equals(new java.io.BufferedReader(log).readLine())) {
       throw new Here(); // open
@@ -720,7 +724,7 @@ class Chores {
 
   static void unlike(Tide tide, Crane other) {
     if (tide.getClass() == (Object) other.getClass()) {
-      throw new Here(); // `tide.getClass() == (Object) other.getClass()` true at line 722 cannot happen there
+      throw new Here(); // `tide.getClass() == (Object) other.getClass()` true at line 726 cannot happen there
     }
   }
 
@@ -767,14 +771,14 @@ class Chores {
 
   // ---- somebody at the keyboard ----
 
-  static void asksSomebody(boolean isLoud) throws java.io.IOException {
+  static void asksSomebody(boolean isLoud) throws IOException {
     if (isLoud) {
       listen();
       throw new Here();
     }
   }
 
-  private static void listen() throws java.io.IOException {
+  private static void listen() throws IOException {
     while (System.in.read() != '.') {
       Objects.requireNonNull(System.out);
     }
@@ -906,4 +910,89 @@ class Chores {
       }
     }
   }
+
+  // ---- objects that are set up before ----
+
+  static class Winch {
+    private Cable cable;
+    private String owner = "port";
+    private boolean isLocked = true;
+
+    Winch wind(Cable cable) {
+      this.cable = cable;
+      return this;
+    }
+
+    void setOwner(String owner) {
+      this.owner = owner;
+    }
+
+    void unlock() {
+      isLocked = false;
+    }
+
+    int pull() {
+      return isLocked || owner.length() > 2 ? 0 : cable.metres;
+    }
+  }
+
+  static void wound(Winch winch) {
+    if (winch.pull() == 30) {
+      throw new Here();
+    }
+  }
+
+  static void wired(Winch one, Winch other) {
+    if (one.pull() > 3 && other.pull() > one.pull()) {
+      throw new Here();
+    }
+  }
+
+  void duplicated() {
+    try {
+      super.clone();
+    } catch (CloneNotSupportedException e) {
+      throw new Here(); // what line 953 needs can't be
+    }
+  }
+
+  void itself(Object other) {
+    if (this == other) {
+      throw new Here();
+    }
+  }
+
+  static void buffered(Reader reader) {
+    if (reader instanceof BufferedReader) {
+      BufferedReader lines = (BufferedReader) reader;
+      throw new Here();
+    }
+  }
+
+  static void keptInMemory(String text) {
+    StringWriter all = new StringWriter();
+    try (StringWriter out = all) {
+      out.write(text);
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+    if (text.length() == 4) {
+      throw new Here();
+    }
+  }
+
+  static void threaded(int count) {
+    if (Thread.currentThread() != null && Arrays.asList(1).iterator() != null && count == 7) {
+      throw new Here();
+    }
+  }
+
+  static void piped(Readable from) {
+    if (from instanceof Reader) {
+      Reader reader = (Reader) from;
+      throw new Here();
+    }
+  }
+
+  static void piped(Reader from) {}
 }

@@ -64,7 +64,8 @@ public record Way(
     for (Way way : ways) {
       way.points().forEach((type, of) -> points.computeIfAbsent(type, t -> new BitSet()).or(of));
     }
-    boolean hasCode = ways.stream().noneMatch(way -> way.setUp().code().isEmpty());
+    // What takes several statements has names of its own, which may be those of another.
+    boolean hasCode = ways.stream().allMatch(way -> way.setUp().code().size() == 1);
     List<String> code = all(ways, way -> way.setUp().code());
     return new Way(
         first.calls(),

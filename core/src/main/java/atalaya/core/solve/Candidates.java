@@ -58,7 +58,8 @@ final class Candidates {
       return constants.isEmpty() ? List.of(new Stand(input.name(), input.type())) : constants;
     }
     Set<Object> values = new LinkedHashSet<>();
-    if (input.usual() != null && input.usual() != Term.SOMETHING) {
+    boolean isKnown = input.usual() != Term.SOMETHING && input.usual() != Term.THERE;
+    if (input.usual() != null && isKnown) {
       values.add(input.usual());
     }
     String type = input.type();

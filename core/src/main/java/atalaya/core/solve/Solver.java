@@ -27,6 +27,11 @@ public final class Solver {
   /** So many conditions are known by what they speak of. */
   private static final int MOST_KEPT = 10_000;
 
+  /** So many results of methods are taken case by case at once. */
+  private static final int DEEPEST = 3;
+
+  private static final int MOST_CASES = 20;
+
   private final Answers answers;
   private final Candidates candidates;
   private final int mostComputed;
@@ -83,12 +88,32 @@ public final class Solver {
       search = search(group, mostComputed);
       found = search.run();
     }
+    if (found.isEmpty() && !search.isExhausted()) {
+      found = byCases(group);
+    }
     if (!found.isEmpty()) {
       return new Answers.Answer(found, Optional.empty(), false);
     }
     Optional<Answers.Pair> because =
         search.deepest().map(last -> Answers.Pair.of(group, other(group, last), last));
     return new Answers.Answer(found, because, search.isExhausted());
+  }
+
+  private Map<Term.Input, Object> byCases(List<Constraint> group) {
+    return Cases.of(group, DEEPEST)
+        .limit(MOST_CASES)
+        .map(this::found)
+        .filter(found -> !found.isEmpty())
+        .findFirst()
+        .orElse(Map.of());
+  }
+
+  /** Values for all of some conditions, or none. */
+  private Map<Term.Input, Object> found(List<Constraint> constraints) {
+    Map<Term.Input, Object> found = search(constraints, mostComputed).run();
+    Values values = new Values(found);
+    boolean isAll = constraints.stream().allMatch(c -> Boolean.TRUE.equals(values.holds(c)));
+    return isAll ? found : Map.of();
   }
 
   private static boolean isOpen(Constraint constraint, Map<Term.Input, Object> inputs) {

@@ -52,6 +52,16 @@ public final class Platform {
   private static final Pattern ROLES =
       Pattern.compile("java/(util/function|util/concurrent|sql)/[^/]*");
 
+  private static final Pattern GIVING_SOMETHING =
+      Pattern.compile(
+          "(to|as|unmodifiable|synchronized|singleton|empty|parallel)[A-Z].*"
+              + "|(get|new)\\w*Instance|of|valueOf|copyOf|copyOfRange|clone|format|append|reverse"
+              + "|iterator|listIterator|values|keySet|entrySet|subList|stream|nCopies|compile|matcher"
+              + "|currentThread|newCondition|system(UTC|DefaultZone)");
+
+  private static final Pattern NEVER_NULL =
+      Pattern.compile("Ljava/util/(stream/\\w*Stream|Optional\\w*|\\w*Iterator);");
+
   private Platform() {}
 
   /** Whether a class has only such methods, but for a few. */
@@ -71,9 +81,26 @@ public final class Platform {
     return type(owner).map(type -> Modifier.isFinal(type.getModifiers())).orElse(false);
   }
 
+  /** Whether a type of the platform is one of which others have to be made. */
+  public static boolean isAbstract(String owner) {
+    return type(owner)
+        .map(type -> !type.isArray() && Modifier.isAbstract(type.getModifiers()))
+        .orElse(false);
+  }
+
   /** Whether a type of the platform is what tests put something of their own in place of. */
   public static boolean isRole(String owner) {
     return ROLES.matcher(owner).matches() && type(owner).map(Class::isInterface).orElse(false);
+  }
+
+  /**
+   * Whether a method of the platform never gives null. Told by its name or by what it gives, as the
+   * platform has its conventions.
+   */
+  public static boolean givesSomething(String owner, String name, String result) {
+    boolean isOfPlatform = owner.startsWith("java/") || owner.startsWith("javax/");
+    return isOfPlatform
+        && (GIVING_SOMETHING.matcher(name).matches() || NEVER_NULL.matcher(result).matches());
   }
 
   /**

@@ -32,11 +32,14 @@ public sealed interface Term {
   /** In place of what an input usually is, where that is not known. */
   Object SOMETHING = new Object();
 
+  /** The same where it is known not to be null. */
+  Object THERE = new Object();
+
   /**
    * What a test decides.
    *
    * @param name as a person reads it: {@code crew}, {@code vessel.metres}, {@code link.send(..)}
-   * @param usual its value where nothing is done about it, or {@link #SOMETHING}
+   * @param usual its value where nothing is done about it, {@link #SOMETHING}, or {@link #THERE}
    */
   record Input(String name, String type, Source source, Object usual) implements Term {
     /** Whether it may be anything, as far as is known: what is fixed or unknown may not. */

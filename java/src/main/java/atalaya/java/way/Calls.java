@@ -58,6 +58,10 @@ final class Calls {
   /** A call that has to throw. */
   void throwing(MethodInsnNode call, List<Term> arguments, String exception) {
     Reason reason = Reason.unwritten(walker.line());
+    if (isCloned(call, arguments)) {
+      walker.require(new Compared(Term.of(0), Relation.NOT_EQUAL, Term.of(0), reason));
+      return;
+    }
     boolean isPure = Platform.isPure(call.owner, call.name);
     if (isPure) {
       walker.require(new Constraint.Throws(ofPlatform(call, arguments), exception, reason));
@@ -77,6 +81,14 @@ final class Calls {
             ? asked(collaborator.get(), call, arguments, exception)
             : throwing(call, exception);
     walker.require(new Compared(throwing, Relation.NOT_EQUAL, Term.of(0), reason));
+  }
+
+  /** Whether a call copies an object that says it may be copied, which always succeeds. */
+  private boolean isCloned(MethodInsnNode call, List<Term> arguments) {
+    return call.owner.equals("java/lang/Object")
+        && call.name.equals("clone")
+        && walker.base.implementsInterface(
+            Walker.internal(arguments.get(0).type()), "java/lang/Cloneable");
   }
 
   /** What a call gives, with what a handler takes as that; empty where it throws nothing such. */
@@ -271,7 +283,12 @@ final class Calls {
   private Term unknown(MethodInsnNode call) {
     String type = Type.getReturnType(call.desc).getDescriptor();
     String name = Instructions.simple(call.owner) + "." + call.name + "(..)";
-    return new Term.Input(numbered(name), type, Term.Source.RESULT, null);
+    return new Term.Input(numbered(name), type, Term.Source.RESULT, usual(call));
+  }
+
+  private static Object usual(MethodInsnNode call) {
+    String type = Type.getReturnType(call.desc).getDescriptor();
+    return Platform.givesSomething(call.owner, call.name, type) ? Term.THERE : null;
   }
 
   /** The project's own method that answers for certain. */
@@ -524,7 +541,9 @@ final class Calls {
     }
     Optional<Term.Input> collaborator = collaborator(call, arguments);
     if (collaborator.isEmpty()) {
-      returns(call);
+      if (!isCloned(call, arguments)) {
+        returns(call);
+      }
       boolean isOwnAnswer =
           call.getOpcode() != Opcodes.INVOKESTATIC
               && arguments.get(0) instanceof Term.Input input
@@ -571,7 +590,11 @@ final class Calls {
     String name = answerName(of, call);
     Term.Input answer =
         thrown.isEmpty()
-            ? new Term.Input(name, Type.getReturnType(call.desc).getDescriptor(), source, null)
+            ? new Term.Input(
+                name,
+                Type.getReturnType(call.desc).getDescriptor(),
+                source,
+                source == Term.Source.RESULT ? usual(call) : null)
             : new Term.Input(name + " throws " + Instructions.simple(thrown), "Z", source, 0);
     if (walker.objects.isDouble(of)) {
       walker.doubles.add(of);

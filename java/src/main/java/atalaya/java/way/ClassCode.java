@@ -148,6 +148,10 @@ final class ClassCode {
   }
 
   /** Whether it is public; of one within another, as it is declared there. */
+  boolean isInterface() {
+    return (node.access & Opcodes.ACC_INTERFACE) != 0;
+  }
+
   boolean isPublic() {
     int access = itself().map(inner -> inner.access).orElse(node.access);
     return (access & Opcodes.ACC_PUBLIC) != 0;

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.Handle;
@@ -211,6 +212,23 @@ public final class CodeBase {
   /** Whether a class is another or extends it, as far as the project and the platform tell. */
   boolean isA(String type, String other) {
     return exceptions.isA(type, other);
+  }
+
+  /** Whether a class of the project, or one that it extends, says that it implements another. */
+  boolean implementsInterface(String type, String wanted) {
+    if (!has(type)) {
+      return type.equals(wanted);
+    }
+    return Stream.concat(above(type).stream(), interfaces(type).stream())
+        .anyMatch(above -> implementsInterface(above, wanted));
+  }
+
+  /** Whether a type is an interface, not of the project, but of a library that it uses. */
+  boolean isLibraryInterface(String type) {
+    return !has(type)
+        && !type.startsWith("java/")
+        && !type.startsWith("[")
+        && read(type).filter(code -> code.isInterface() && code.isPublic()).isPresent();
   }
 
   /** The flags of a class of the project. */

@@ -154,7 +154,8 @@ final class Doubles {
   private boolean isInterface(String type) {
     return base.has(type)
         ? (base.access(type) & Opcodes.ACC_INTERFACE) != 0
-        : Platform.type(type).map(Class::isInterface).orElse(false);
+        : base.isLibraryInterface(type)
+            || Platform.type(type).map(Class::isInterface).orElse(false);
   }
 
   /** The method that a lambda would be; empty where there are several, or one with own types. */

@@ -5,12 +5,21 @@ import java.lang.reflect.Executable;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.MethodInsnNode;
 
 /** Which calls can throw what: checked exceptions have to be declared (JLS 11.2). */
 final class Exceptions {
+  /** What keeps all it is given, and never fails to. */
+  private static final Set<String> IN_MEMORY =
+      Set.of(
+          "java/io/ByteArrayInputStream",
+          "java/io/ByteArrayOutputStream",
+          "java/io/CharArrayWriter",
+          "java/io/StringWriter");
+
   private final CodeBase base;
 
   Exceptions(CodeBase base) {
@@ -33,6 +42,9 @@ final class Exceptions {
   }
 
   private Optional<List<String>> declared(MethodInsnNode call) {
+    if (IN_MEMORY.contains(call.owner)) {
+      return Optional.of(List.of());
+    }
     Optional<Ref> own = base.declaring(new Ref(call.owner, call.name + call.desc));
     return own.isPresent() ? own.map(base::declared) : ofPlatform(call);
   }

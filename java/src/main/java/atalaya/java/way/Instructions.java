@@ -274,6 +274,7 @@ final class Instructions extends Interpreter<Symbol> {
       boolean isWider =
           input.type().equals("Ljava/lang/Object;")
               || walker.base.isAbstract(Walker.internal(input.type()))
+              || Platform.isAbstract(Walker.internal(input.type()))
               || input.source() == Term.Source.ELEMENT;
       return isWider
           ? walker.objects.alias(

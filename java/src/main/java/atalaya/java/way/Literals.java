@@ -62,7 +62,32 @@ final class Literals {
           Map.entry("Ljava/io/OutputStream;", "new ByteArrayOutputStream()"),
           Map.entry("Ljava/io/IOException;", "new IOException()"),
           Map.entry("Ljava/io/Reader;", "new StringReader(\"\")"),
-          Map.entry("Ljava/io/Writer;", "new StringWriter()"));
+          Map.entry("Ljava/io/BufferedReader;", "new BufferedReader(new StringReader(\"\"))"),
+          Map.entry("Ljava/io/Writer;", "new StringWriter()"),
+          Map.entry("Ljava/io/PrintWriter;", "new PrintWriter(new StringWriter())"),
+          Map.entry("Ljava/io/PrintStream;", "new PrintStream(new ByteArrayOutputStream())"),
+          Map.entry("Ljava/lang/Appendable;", "new StringBuilder()"),
+          Map.entry("Ljava/net/URI;", "URI.create(\"a\")"),
+          Map.entry("Ljava/util/Calendar;", "new GregorianCalendar(2026, 6, 17)"),
+          Map.entry("Ljava/util/Currency;", "Currency.getInstance(\"EUR\")"),
+          Map.entry("Ljava/util/Enumeration;", "Collections.emptyEnumeration()"),
+          Map.entry("Ljava/util/ListIterator;", "Collections.emptyListIterator()"),
+          Map.entry("Ljava/util/Queue;", "new ArrayDeque<>()"),
+          Map.entry("Ljava/util/Deque;", "new ArrayDeque<>()"),
+          Map.entry("Ljava/util/SortedMap;", "new TreeMap<>()"),
+          Map.entry("Ljava/util/SortedSet;", "new TreeSet<>()"),
+          Map.entry("Ljava/util/Random;", "new Random(1)"),
+          Map.entry("Ljava/util/TimeZone;", "TimeZone.getTimeZone(\"UTC\")"),
+          Map.entry("Ljava/util/regex/Pattern;", "Pattern.compile(\"a\")"),
+          Map.entry("Ljava/time/Instant;", "Instant.EPOCH"),
+          Map.entry("Ljava/time/ZoneId;", "ZoneOffset.UTC"),
+          Map.entry("Ljava/text/DateFormat;", "new SimpleDateFormat(\"yyyy-MM-dd\")"),
+          Map.entry("Ljava/text/NumberFormat;", "new DecimalFormat(\"0.00\")"),
+          Map.entry("Ljava/math/BigDecimal;", "BigDecimal.ONE"),
+          Map.entry("Ljava/math/BigInteger;", "BigInteger.ONE"),
+          Map.entry(
+              "Ljava/awt/image/BufferedImage;",
+              "new BufferedImage(1, 1, BufferedImage.TYPE_INT_RGB)"));
 
   private Literals() {}
 

@@ -106,7 +106,9 @@ final class Objects {
               prefix(input) + field.name,
               field.desc,
               Term.Source.STATE,
-              usual instanceof Term.Constant constant ? constant.value() : Term.SOMETHING);
+              usual instanceof Term.Constant constant
+                  ? constant.value()
+                  : usual instanceof Term.Made ? Term.THERE : Term.SOMETHING);
       walker.state.fields.put(key, state);
       return state;
     }
@@ -320,6 +322,7 @@ final class Objects {
     String type = Walker.internal(input.type());
     return walker.base.has(type)
         ? walker.base.isAbstract(type) && (walker.base.access(type) & Opcodes.ACC_ENUM) == 0
-        : input.source() != Term.Source.RESULT && Platform.isRole(type);
+        : input.source() != Term.Source.RESULT
+            && (Platform.isRole(type) || walker.base.isLibraryInterface(type));
   }
 }

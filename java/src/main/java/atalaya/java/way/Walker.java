@@ -492,7 +492,8 @@ final class Walker {
         reference.isNull()
             || reference instanceof Term.Input input
                 && input.isFree()
-                && !input.name().equals("this");
+                && !input.name().equals("this")
+                && !(input.source() == Term.Source.RESULT && input.usual() == Term.THERE);
     if (matters) {
       require(new Compared(reference, Relation.NOT_EQUAL, Term.NULL, Reason.unwritten(line)));
     }

@@ -46,8 +46,12 @@ final class Wording {
   private final Visibility visible;
   private final Map<Input, String> made = new HashMap<>();
   private final Map<Input, String> elementTypes = new HashMap<>();
-  private final List<String> statements = new ArrayList<>();
+  private final Statements statements = new Statements();
+  private final Setters setters;
   private final Set<Input> settled = new HashSet<>();
+
+  /** The fields of objects that a test sets by calling methods. */
+  private final Set<Input> set = new HashSet<>();
 
   /** What is taken for something else may be taken for that as well. */
   private final Set<Input> narrowing = new HashSet<>();
@@ -63,6 +67,7 @@ final class Wording {
     this.visible = Visibility.ofTestOf(base, entry.type());
     this.walked = walked;
     this.found = found;
+    this.setters = new Setters(base, visible);
     this.doubles = new Doubles(base, walked.asked(), found.inputs(), this::value);
   }
 
@@ -95,13 +100,11 @@ final class Wording {
             && made.keySet().containsAll(walked.doubles())
             && !walked.mayHalt()
             && found.inputs().keySet().stream().allMatch(this::isMadeByTest);
-    if (!isDecided) {
+    Optional<List<String>> code = isDecided ? statements.with(call) : Optional.empty();
+    if (code.isEmpty()) {
       givens.addAll(walked.arguments().size(), objects(told, parts));
-      return new SetUp(givens, List.of(), open, mayFail);
     }
-    List<String> code = new ArrayList<>(statements);
-    code.add(call);
-    return new SetUp(givens, code, open, mayFail);
+    return new SetUp(givens, code.orElse(List.of()), open, mayFail);
   }
 
   /** How the objects are made that are neither arguments nor given to others as they are made. */
@@ -133,6 +136,7 @@ final class Wording {
       boolean isVague =
           value.equals("null")
               || isDouble
+              || isTakenForMore(argument)
               || BROAD.contains(argument.type()) && !value.startsWith("new Object(");
       boolean needsType = isVague && isOverloaded(of);
       if (needsType && isDouble) {
@@ -141,6 +145,13 @@ final class Wording {
       values.add(needsType ? cast(argument.type()) + value : value);
     }
     return values;
+  }
+
+  /** Whether an argument is of a type that the method asks for by {@code instanceof}. */
+  private boolean isTakenForMore(Input argument) {
+    return walked.narrowings().stream()
+        .filter(as -> as.name().equals(argument.name()))
+        .anyMatch(as -> settled.contains(isOfType(as)));
   }
 
   private boolean isOverloaded(Ref of) {
@@ -192,9 +203,8 @@ final class Wording {
   private boolean isMadeByTest(Input input) {
     return switch (input.source()) {
       case ARGUMENT -> !input.name().contains(" instanceof ") || settled.contains(input);
-      case STATE ->
-          java.util.Objects.equals(input.usual(), found.inputs().get(input))
-              && holder(input).isPresent();
+      case STATE -> isAsMade(input) && holder(input).isPresent() || set.contains(input);
+      case RESULT -> isThereAnyway(input);
       case ANSWER -> made.containsKey(input);
       case ELEMENT ->
           made.containsKey(input)
@@ -203,6 +213,16 @@ final class Wording {
                   && isOfArgument(input);
       default -> false;
     };
+  }
+
+  private boolean isAsMade(Input state) {
+    return isThereAnyway(state)
+        || java.util.Objects.equals(state.usual(), found.inputs().get(state));
+  }
+
+  /** Whether an input has to be there, and is. */
+  private boolean isThereAnyway(Input input) {
+    return input.usual() == Term.THERE && found.inputs().get(input) instanceof Stand;
   }
 
   private boolean isOfArgument(Input element) {
@@ -230,7 +250,7 @@ final class Wording {
 
   /** The methods that set a field. */
   private String setBy(Input state) {
-    if (java.util.Objects.equals(state.usual(), found.inputs().get(state))) {
+    if (isAsMade(state)) {
       return "as it is made";
     }
     String field = fieldOf(state);
@@ -270,8 +290,7 @@ final class Wording {
       boolean isItself =
           value instanceof Stand && value.equals(found.inputs().get(walked.receiver()));
       if (isItself && !input.equals(walked.receiver())) {
-        isComplete = false;
-        return "the object itself";
+        return Statements.ITSELF;
       }
       if (value instanceof Stand same && !isItself && !same.name().equals(input.name())) {
         isComplete = false;
@@ -309,7 +328,8 @@ final class Wording {
       return Literals.of(constants.get(0), input.type()).orElseThrow();
     }
     if (usual.isEmpty()) {
-      boolean hasToBeThere = mayBeOpened || found.inputs().get(input) instanceof Stand;
+      boolean hasToBeThere =
+          mayBeOpened || found.inputs().get(input) instanceof Stand || narrowing.contains(input);
       if (!hasToBeThere) {
         return "null";
       }
@@ -347,7 +367,7 @@ final class Wording {
 
   /** A value as a person reads it: how a double is made stands only in the code. */
   private String inWords(String value) {
-    String words = value;
+    String words = Statements.plain(value);
     List<String> longestFirst = new ArrayList<>(inWords.keySet());
     longestFirst.sort(Comparator.comparingInt(String::length).reversed());
     for (String code : longestFirst) {
@@ -423,9 +443,35 @@ final class Wording {
     }
     Walked.Built built = walked.built().get(input);
     List<String> arguments = values(built.constructor(), built.arguments());
-    String making = making(Walker.internal(input.type()), arguments);
+    List<String> calls = setting(input);
+    String plain = making(Walker.internal(input.type()), arguments);
+    String making = calls.isEmpty() ? plain : statements.told(plain);
     made.put(input, making);
+    if (!calls.isEmpty()) {
+      statements.call(Literals.simple(input.type()), making, calls);
+    }
     return making;
+  }
+
+  /** What a test has to call on an object for its fields to hold what they have to. */
+  private List<String> setting(Input object) {
+    String type = Walker.internal(object.type());
+    List<String> calls = new ArrayList<>();
+    for (Input state : List.copyOf(found.inputs().keySet())) {
+      boolean isIts = state.source() == Source.STATE && holder(state).equals(Optional.of(object));
+      if (isIts && !isAsMade(state)) {
+        setters
+            .of(type, fieldOf(state), found.inputs().get(state))
+            .ifPresent(
+                setter -> {
+                  List<Input> given = setter.takesValue() ? List.of(state) : List.of();
+                  String values = String.join(", ", values(setter.method(), given));
+                  calls.add(setter.method().name() + "(" + values + ")");
+                  set.add(state);
+                });
+      }
+    }
+    return calls;
   }
 
   /** An object of an inner class is made in one of the class around it. */
@@ -459,6 +505,9 @@ final class Wording {
             : isMade
                 ? object(walked.receiver())
                 : madePlainly(Walker.internal(walked.receiver().type()));
+    if (all.contains(Statements.ITSELF)) {
+      statements.call(Literals.simple(walked.receiver().type()), receiver, List.of());
+    }
     return receiver + "." + entry.name() + all + ";";
   }
 

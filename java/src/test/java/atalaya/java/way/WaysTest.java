@@ -38,7 +38,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** The values that are found for ways lead there: the code is run to see it. */
 class WaysTest {
-  private static final Pattern METHOD = Pattern.compile("  (?:private )?static void (\\w+)\\(.*");
+  private static final Pattern METHOD =
+      Pattern.compile("  (?:private )?(?:static )?void (\\w+)\\(.*");
 
   /**
    * A place to come to.
@@ -174,7 +175,11 @@ class WaysTest {
   @ParameterizedTest
   @MethodSource("places")
   void leadThere(Place place) throws Exception {
-    Method method = method(place.type(), place.method());
+    Method method =
+        models.get(place.type()).methods().stream()
+            .filter(m -> m.lines().stream().anyMatch(l -> l.number() == place.line()))
+            .findFirst()
+            .orElseThrow();
     Line line =
         method.lines().stream().filter(l -> l.number() == place.line()).findFirst().orElseThrow();
     WayFinder.Answer answer =
