@@ -252,7 +252,7 @@ class Chores implements Cloneable {
 
   static void compared(Comparator<String> order, String one) {
     if (order.compare(one, "b") < 0) {
-      throw new Here(); // open
+      throw new Here();
     }
   }
 
@@ -995,4 +995,17 @@ class Chores implements Cloneable {
   }
 
   static void piped(Reader from) {}
+
+  interface Fleet {
+    Gauge gauge(int pier);
+
+    String name();
+  }
+
+  static void gaugedByFleet(Fleet fleet) {
+    Gauge gauge = fleet.gauge(3);
+    if (gauge.depth() == 4 && gauge.isFrozen("x") && fleet.name().isEmpty()) {
+      throw new Here();
+    }
+  }
 }

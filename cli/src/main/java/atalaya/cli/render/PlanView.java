@@ -227,7 +227,8 @@ public final class PlanView {
         String title = part.title();
         for (String line : part.lines()) {
           boolean isCode = part.title().equals("code");
-          for (String piece : isCode ? List.of(line) : Words.wrapped(line, "", width - 14)) {
+          for (String piece :
+              isCode ? CodeLines.of(line, width - 14) : Words.wrapped(line, "", width - 14)) {
             lines.add("   " + paint.dim(String.format("%-10s", title)) + " " + piece);
             title = "";
           }
@@ -252,7 +253,7 @@ public final class PlanView {
         boolean isCode = part.title().equals("code");
         if (isCode) {
           lines.addAll(List.of("```java"));
-          lines.addAll(part.lines());
+          part.lines().forEach(line -> lines.addAll(CodeLines.of(line, CODE_WIDTH)));
           lines.add("```");
         } else if (part.lines().size() == 1) {
           lines.add("- **" + part.title() + "**: " + part.lines().get(0));
@@ -269,6 +270,9 @@ public final class PlanView {
     }
     return lines;
   }
+
+  /** What fits into a page that shows Markdown. */
+  private static final int CODE_WIDTH = 90;
 
   /** A titled part of a brief. */
   private record Part(String title, List<String> lines) {}

@@ -50,7 +50,10 @@ public final class Platform {
   private static final Map<String, Optional<Callee>> METHODS = new ConcurrentHashMap<>();
 
   private static final Pattern ROLES =
-      Pattern.compile("java/(util/function|util/concurrent|sql)/[^/]*");
+      Pattern.compile(
+          "java/(util/function|util/concurrent|sql|beans|awt/event)/[^/]*|(javax|org/w3c|org/xml)/.*"
+              + "|java/lang/(Runnable|AutoCloseable)|java/util/Comparator"
+              + "|java/io/(Closeable|FileFilter|FilenameFilter)");
 
   private static final Pattern GIVING_SOMETHING =
       Pattern.compile(

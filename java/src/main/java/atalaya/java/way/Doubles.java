@@ -116,20 +116,28 @@ final class Doubles {
 
   private static String lambda(Ref method, String answer) {
     int count = Type.getArgumentTypes(method.descriptor()).length;
-    String names =
-        IntStream.rangeClosed(1, count).mapToObj(i -> "a" + i).collect(Collectors.joining(", "));
     String does = answer == null ? returning(method, Optional.empty()) : answer;
+    String letter = String.valueOf((char) ('a' + inside(does)));
+    String names =
+        IntStream.rangeClosed(1, count).mapToObj(i -> letter + i).collect(Collectors.joining(", "));
     boolean isVoid = method.code().endsWith("V");
     String body =
         does.startsWith("throw")
             ? "{ " + does + " }"
             : isVoid ? "{}" : does.substring("return ".length(), does.length() - 1);
-    return (count == 1 ? "a" : "(" + names + ")") + " -> " + body;
+    return (count == 1 ? letter : "(" + names + ")") + " -> " + body;
+  }
+
+  /** How many doubles answer inside of one, of which each needs names of its own. */
+  private static int inside(String code) {
+    return code.split(" -> ", -1).length - 1;
   }
 
   private static String proxy(String type, Map<String, String> answers) {
     String name = Literals.simple("L" + type + ";");
     boolean isOne = answers.values().stream().distinct().count() <= 1;
+    int inside = answers.values().stream().mapToInt(Doubles::inside).sum();
+    String level = inside == 0 ? "" : String.valueOf(inside + 1);
     String does =
         isOne
             ? answers.values().stream().findFirst().orElse("return null;")
@@ -137,14 +145,17 @@ final class Doubles {
                 .map(one -> "case \"" + one.getKey() + "\": " + one.getValue() + " ")
                 .collect(
                     Collectors.joining(
-                        "", "switch (method.getName()) { ", "default: return null; }"));
+                        "",
+                        "switch (method" + level + ".getName()) { ",
+                        "default: return null; }"));
     return "("
         + name
         + ") Proxy.newProxyInstance("
         + name
         + ".class.getClassLoader(), new Class<?>[] {"
         + name
-        + ".class}, (proxy, method, values) -> { "
+        + ".class}, "
+        + String.format("(proxy%1$s, method%1$s, values%1$s) -> { ", level)
         + does
         + " })";
   }

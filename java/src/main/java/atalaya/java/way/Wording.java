@@ -169,7 +169,7 @@ final class Wording {
   }
 
   private static boolean isLambda(String value) {
-    return value.matches("(a|\\([^()]*\\)) -> .*");
+    return value.matches("(\\w|\\([^()]*\\)) -> .*");
   }
 
   private static String cast(String type) {
@@ -531,17 +531,15 @@ final class Wording {
       isComplete = false;
       return "any " + Literals.simple("L" + type + ";");
     }
-    List<String> arguments = new ArrayList<>();
+    List<Input> inputs = new ArrayList<>();
     List<String> names = constructor.get().parameters();
     Type[] types = Type.getArgumentTypes(constructor.get().node().desc);
     for (int i = 0; i < types.length; i++) {
-      String descriptor = types[i].getDescriptor();
-      boolean mayBeOpened = FILES.contains(descriptor);
-      Input argument = new Input(type + "." + names.get(i), descriptor, Source.ARGUMENT, null);
-      isComplete &= !mayBeOpened;
-      arguments.add(mayBeOpened ? "any " + Literals.simple(descriptor) : value(argument));
+      inputs.add(
+          new Input(type + "." + names.get(i), types[i].getDescriptor(), Source.ARGUMENT, null));
     }
-    return making(type, arguments);
+    isComplete &= inputs.stream().noneMatch(input -> FILES.contains(input.type()));
+    return making(type, values(constructor.get().ref(), inputs));
   }
 
   /** The value beside one that turns a condition the other way. */
