@@ -102,14 +102,14 @@ public final class Solver {
   private Map<Term.Input, Object> byCases(List<Constraint> group) {
     return Cases.of(group, DEEPEST)
         .limit(MOST_CASES)
-        .map(this::found)
+        .map(this::valuesOfAll)
         .filter(found -> !found.isEmpty())
         .findFirst()
         .orElse(Map.of());
   }
 
   /** Values for all of some conditions, or none. */
-  private Map<Term.Input, Object> found(List<Constraint> constraints) {
+  private Map<Term.Input, Object> valuesOfAll(List<Constraint> constraints) {
     Map<Term.Input, Object> found = search(constraints, mostComputed).run();
     Values values = new Values(found);
     boolean isAll = constraints.stream().allMatch(c -> Boolean.TRUE.equals(values.holds(c)));

@@ -3,6 +3,7 @@ package atalaya.java.way;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import javax.lang.model.SourceVersion;
 
 /**
@@ -15,6 +16,9 @@ final class Statements {
 
   /** Around the number by which objects are told apart that are made in the same way. */
   private static final String MARK = "\u0001";
+
+  /** The names that doubles have for what they are asked. */
+  private static final Pattern OF_DOUBLES = Pattern.compile("(proxy|method|values|[a-z])\\d*");
 
   /** An object, and what is called on it before it is used. */
   private record Named(String type, String making, List<String> calls) {}
@@ -87,7 +91,8 @@ final class Statements {
   private static String name(String type, List<String> taken) {
     String last = type.substring(type.lastIndexOf('.') + 1);
     String plain = Character.toLowerCase(last.charAt(0)) + last.substring(1);
-    String name = SourceVersion.isKeyword(plain) ? "the" + last : plain;
+    boolean isTaken = SourceVersion.isKeyword(plain) || OF_DOUBLES.matcher(plain).matches();
+    String name = isTaken ? "the" + last : plain;
     return taken.contains(name) ? name + (taken.size() + 1) : name;
   }
 }

@@ -367,13 +367,13 @@ final class Wording {
 
   /** A value as a person reads it: how a double is made stands only in the code. */
   private String inWords(String value) {
-    String words = Statements.plain(value);
+    String words = value;
     List<String> longestFirst = new ArrayList<>(inWords.keySet());
     longestFirst.sort(Comparator.comparingInt(String::length).reversed());
     for (String code : longestFirst) {
       words = words.replace(code, inWords.get(code));
     }
-    return words;
+    return Statements.plain(words);
   }
 
   /** What stands for whether an input is of the type that it is taken for. */

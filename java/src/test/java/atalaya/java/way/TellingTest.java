@@ -343,8 +343,8 @@ class TellingTest {
         new Told(
             "quay.Ledger",
             "sameAs(Object)",
-            "",
-            List.of("other = the object itself", "this = new Ledger(0, 0)")),
+            "Ledger ledger = new Ledger(0, 0); ledger.sameAs(ledger);",
+            List.of("other = the object itself")),
         new Told(
             "office.Office",
             "filed(String)",
