@@ -47,7 +47,7 @@ class ConstructsTest {
     return Shipped.jdks().stream()
         .flatMap(
             home ->
-                Stream.of(8, 11, 17, 25)
+                Stream.of(8, 11, 17, 21, 25)
                     .filter(release -> release <= feature(home))
                     .map(release -> Arguments.of(home, release)));
   }

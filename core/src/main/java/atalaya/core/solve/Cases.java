@@ -25,12 +25,12 @@ final class Cases {
    * @param most so many choices are taken apart at once
    */
   static Stream<List<Constraint>> of(List<Constraint> group, int most) {
-    return once(group).stream()
-        .flatMap(
-            taken -> {
-              boolean goesOn = most > 1 && !once(taken).isEmpty();
-              return goesOn ? of(taken, most - 1) : Stream.of(taken);
-            });
+    return apart(group, most).filter(taken -> taken != group);
+  }
+
+  private static Stream<List<Constraint>> apart(List<Constraint> group, int most) {
+    List<List<Constraint>> taken = most > 0 ? once(group) : List.of();
+    return taken.isEmpty() ? Stream.of(group) : taken.stream().flatMap(one -> apart(one, most - 1));
   }
 
   private static List<List<Constraint>> once(List<Constraint> group) {

@@ -12,13 +12,15 @@ import org.objectweb.asm.tree.MethodInsnNode;
 
 /** Which calls can throw what: checked exceptions have to be declared (JLS 11.2). */
 final class Exceptions {
-  /** What keeps all it is given, and never fails to. */
+  /** What keeps all it is given, and never fails to, whatever its calls declare. */
   private static final Set<String> IN_MEMORY =
       Set.of(
           "java/io/ByteArrayInputStream",
           "java/io/ByteArrayOutputStream",
           "java/io/CharArrayWriter",
           "java/io/StringWriter");
+
+  private static final Set<String> KEEPING = Set.of("append", "close", "flush", "read", "write");
 
   private final CodeBase base;
 
@@ -42,7 +44,7 @@ final class Exceptions {
   }
 
   private Optional<List<String>> declared(MethodInsnNode call) {
-    if (IN_MEMORY.contains(call.owner)) {
+    if (IN_MEMORY.contains(call.owner) && KEEPING.contains(call.name)) {
       return Optional.of(List.of());
     }
     Optional<Ref> own = base.declaring(new Ref(call.owner, call.name + call.desc));
