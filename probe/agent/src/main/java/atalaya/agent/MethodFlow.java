@@ -28,6 +28,8 @@ final class MethodFlow extends CodeVisitor {
   private final boolean counts;
   private final Map<Integer, Integer> entries = new HashMap<>();
   private final BitSet joins = new BitSet();
+  private final BitSet entriesOfLoops = new BitSet();
+  private final BitSet handlers = new BitSet();
   private final BitSet seen = new BitSet();
   private int[] steps = new int[64];
   private int length;
@@ -76,6 +78,14 @@ final class MethodFlow extends CodeVisitor {
   }
 
   /**
+   * Whether paths only meet at this label: nobody comes back to it, and it handles no exception.
+   */
+  boolean isMeeting(Label label) {
+    int offset = PlacedReader.offset(label);
+    return joins.get(offset) && !entriesOfLoops.get(offset) && !handlers.get(offset);
+  }
+
+  /**
    * Whether what is passed up to this unconditional jump needs no mark, because it goes back to the
    * head of a loop that marks its turns when it is left.
    *
@@ -106,6 +116,7 @@ final class MethodFlow extends CodeVisitor {
     int offset = PlacedReader.offset(target);
     if (seen.get(offset)) {
       joins.set(offset);
+      entriesOfLoops.set(offset);
     }
     entries.merge(offset, 1, Integer::sum);
     return offset;
@@ -115,6 +126,7 @@ final class MethodFlow extends CodeVisitor {
   public void visitTryCatchBlock(Label start, Label end, Label handler, String type) {
     super.visitTryCatchBlock(start, end, handler, type);
     joins.set(PlacedReader.offset(handler));
+    handlers.set(PlacedReader.offset(handler));
   }
 
   @Override

@@ -44,6 +44,7 @@ final class PlantedMethod extends CodeVisitor {
   private Label pathsBegin;
   private Set<Integer> slots = Collections.emptySet();
   private boolean beforeNew;
+  private boolean isMeeting;
   private int leaps;
 
   /**
@@ -105,16 +106,23 @@ final class PlantedMethod extends CodeVisitor {
     }
   }
 
+  /** What happens to a point on the way to a target. */
+  private enum Onto {
+    PATH,
+    MEETING,
+    MARK
+  }
+
   private static final class Detour {
     final Label start;
     final int point;
-    final boolean marks;
+    final Onto onto;
     final Label target;
 
-    Detour(Label start, int point, boolean marks, Label target) {
+    Detour(Label start, int point, Onto onto, Label target) {
       this.start = start;
       this.point = point;
-      this.marks = marks;
+      this.onto = onto;
       this.target = target;
     }
   }
@@ -151,8 +159,7 @@ final class PlantedMethod extends CodeVisitor {
     super.visitCode();
     marks.fetch(mv, flow.maxLocals());
     if (remembers) {
-      marks.pushPoint(mv, paths.points());
-      mv.visitVarInsn(Opcodes.ISTORE, position());
+      remember(paths.points());
     }
     turns.begin();
     beginPaths();
@@ -198,6 +205,49 @@ final class PlantedMethod extends CodeVisitor {
     }
   }
 
+  private void remember(int point) {
+    marks.pushPoint(mv, point);
+    mv.visitVarInsn(Opcodes.ISTORE, position());
+  }
+
+  private void rememberPending() {
+    if (now.isPending() && now.remembered != now.at) {
+      remember(now.at);
+      now = now.remember();
+    }
+  }
+
+  private Onto onto(Label target) {
+    if (!onPaths() || flow.isJoin(target) && !flow.isMeeting(target)) {
+      return Onto.MARK;
+    }
+    return flow.isMeeting(target) ? Onto.MEETING : Onto.PATH;
+  }
+
+  /** Control goes on to a label. */
+  private void comeTo(Label target) {
+    switch (onto(target)) {
+      case MARK:
+        markPending();
+        break;
+      case MEETING:
+        rememberPending();
+        break;
+      default:
+        carried.put(target, now);
+    }
+  }
+
+  /** Paths have met here: whichever was passed is marked now. */
+  private void met() {
+    if (isMeeting) {
+      isMeeting = false;
+      marks.load(mv, flow.maxLocals());
+      mv.visitVarInsn(Opcodes.ILOAD, position());
+      marks.set(mv);
+    }
+  }
+
   private void reach(int point) {
     now = now.reach(point);
     if (!onPaths()) {
@@ -211,9 +261,10 @@ final class PlantedMethod extends CodeVisitor {
   public void visitLabel(Label label) {
     if (flow.isJoin(label)) {
       if (alive) {
-        markPending();
+        comeTo(label);
       }
       now = State.START;
+      isMeeting = onto(label) == Onto.MEETING;
     } else if (!alive) {
       now = carried.getOrDefault(label, State.START);
     }
@@ -282,12 +333,14 @@ final class PlantedMethod extends CodeVisitor {
 
   @Override
   protected void line(int point, int line) {
+    met();
     this.line = line;
     reach(point);
   }
 
   @Override
   protected void jump(int point, int opcode, Label target) {
+    met();
     labelsHere.clear();
     mv.visitJumpInsn(opcode, way(point, target));
     reach(point + 1);
@@ -296,6 +349,7 @@ final class PlantedMethod extends CodeVisitor {
 
   @Override
   protected void choice(int point, int[] keys, Label[] targets, Label otherwise) {
+    met();
     labelsHere.clear();
     Label[] over = new Label[targets.length];
     for (int i = 0; i < over.length; i++) {
@@ -313,27 +367,24 @@ final class PlantedMethod extends CodeVisitor {
 
   /** Where to jump so that the point gets marked: by what follows there, or by a detour. */
   private Label way(int point, Label target) {
-    boolean goesOn = onPaths() && !flow.isJoin(target);
-    if (goesOn) {
+    Onto onto = onto(target);
+    if (onto == Onto.PATH) {
       carried.put(target, now.reach(point));
       if (!flow.turns().concerns(point)) {
         return target;
       }
     }
-    Detour detour = new Detour(new Label(), point, !goesOn, target);
+    Detour detour = new Detour(new Label(), point, onto, target);
     detours.add(detour);
     return detour.start;
   }
 
   @Override
   protected void leap(Label target) {
+    met();
     labelsHere.clear();
-    if (flow.isJoin(target)) {
-      if (!flow.isImplied(leaps)) {
-        markPending();
-      }
-    } else {
-      carried.put(target, now);
+    if (!flow.isImplied(leaps)) {
+      comeTo(target);
     }
     turns.leap(leaps++);
     mv.visitJumpInsn(Opcodes.GOTO, target);
@@ -342,14 +393,13 @@ final class PlantedMethod extends CodeVisitor {
 
   @Override
   protected void instruction(int opcode, Effect effect) {
+    met();
     boolean returns = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
     boolean isSeen = now.at == paths.certain(line) && opcode != Opcodes.MONITORENTER;
     if (returns || effect == Effect.CALLS && !isSeen) {
       markPending();
-    } else if (effect != Effect.NONE && now.isPending() && now.remembered != now.at) {
-      marks.pushPoint(mv, now.at);
-      mv.visitVarInsn(Opcodes.ISTORE, position());
-      now = now.remember();
+    } else if (effect != Effect.NONE) {
+      rememberPending();
     }
     if (returns) {
       turns.leap(leaps++);
@@ -398,8 +448,10 @@ final class PlantedMethod extends CodeVisitor {
         mv.visitFrame(
             Opcodes.F_NEW, frame.locals.length, frame.locals, frame.stack.length, frame.stack);
       }
-      if (detour.marks) {
+      if (detour.onto == Onto.MARK) {
         markHere(detour.point);
+      } else if (detour.onto == Onto.MEETING) {
+        remember(detour.point);
       }
       turns.outcome(detour.point);
       mv.visitJumpInsn(Opcodes.GOTO, detour.target);
