@@ -1008,4 +1008,19 @@ class Chores implements Cloneable {
       throw new Here();
     }
   }
+
+  static void checkedFirst(int depth) {
+    soundAll(depth);
+    if (depth == 5) {
+      throw new Here(); // as long as Chores.soundAll(..) throws nothing
+    }
+  }
+
+  private static void soundAll(int depth) {
+    for (int at = 0; at < depth; at++) {
+      if (Integer.bitCount(at) > 3) {
+        throw new IllegalStateException();
+      }
+    }
+  }
 }

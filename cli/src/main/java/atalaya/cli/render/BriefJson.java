@@ -69,6 +69,7 @@ public final class BriefJson {
     object.put("way", way.steps().stream().map(BriefJson::step).toList());
     object.put("values", way.setUp().givens().stream().map(BriefJson::given).toList());
     object.put("code", way.setUp().code());
+    object.put("assumed", way.setUp().assumed());
     object.put("open", way.setUp().open());
     object.put("mayFail", way.setUp().mayFail().orElse(null));
     object.put("asserts", way.result().asserts());

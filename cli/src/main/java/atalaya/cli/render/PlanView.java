@@ -318,6 +318,7 @@ public final class PlanView {
             .toList());
     add(parts, "with", way.setUp().givens().stream().map(PlanView::given).toList());
     add(parts, "code", way.setUp().code());
+    add(parts, "as long as", way.setUp().assumed());
     add(parts, "open", way.setUp().open());
     add(parts, "may fail", way.setUp().mayFail().stream().toList());
     add(parts, "assert", way.result().asserts());

@@ -60,6 +60,7 @@ class PlanViewTest {
             new Way.SetUp(
                 List.of(draught, link),
                 List.of("Vessel vessel = new Vessel(41);", "new Office().bill(vessel);"),
+                List.of("Tide.check(..) throws nothing"),
                 List.of("line 34: `gale` false"),
                 Optional.of("line 35 takes an element that may be missing")),
             new Way.Result(List.of("throws Aground"), "Aground"),
@@ -72,6 +73,7 @@ class PlanViewTest {
             Map.of(),
             new Way.SetUp(
                 List.of(new Way.Given("pier", "int", "7", "", "set by moor")),
+                List.of(),
                 List.of(),
                 List.of(),
                 Optional.empty()),
@@ -178,6 +180,7 @@ class PlanViewTest {
                           link.send(String) throws Down  (a double does)
                code       Vessel vessel = new Vessel(41);
                           new Office().bill(vessel);
+               as long as Tide.check(..) throws nothing
                open       line 34: `gale` false
                may fail   line 35 takes an element that may be missing
                assert     throws Aground
@@ -257,6 +260,7 @@ class PlanViewTest {
             Vessel vessel = new Vessel(41);
             new Office().bill(vessel);
             ```
+            - **as long as**: Tide.check(..) throws nothing
             - **open**: line 34: `gale` false
             - **may fail**: line 35 takes an element that may be missing
             - **assert**: throws Aground

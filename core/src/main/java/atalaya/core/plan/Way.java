@@ -67,19 +67,21 @@ public record Way(
     // What takes several statements has names of its own, which may be those of another.
     boolean hasCode = ways.stream().allMatch(way -> way.setUp().code().size() == 1);
     List<String> code = all(ways, way -> way.setUp().code());
+    List<String> assumed = all(ways, way -> way.setUp().assumed());
     return new Way(
         first.calls(),
-        ways.stream().skip(1).map(way -> hasCode ? way.withCode(List.of()) : way).toList(),
+        ways.stream().skip(1).map(way -> hasCode ? way.withoutCode() : way).toList(),
         first.steps(),
         points,
-        hasCode ? first.setUp().withCode(code) : first.setUp(),
+        hasCode ? first.setUp().withCode(code, assumed) : first.setUp(),
         first.result(),
         ways.stream().mapToInt(Way::doubles).max().orElse(0),
         all(ways, Way::surroundings));
   }
 
-  private Way withCode(List<String> code) {
-    return new Way(calls, also, steps, points, setUp.withCode(code), result, doubles, surroundings);
+  private Way withoutCode() {
+    SetUp without = setUp.withCode(List.of(), List.of());
+    return new Way(calls, also, steps, points, without, result, doubles, surroundings);
   }
 
   private static <T> List<T> all(List<Way> ways, Function<Way, List<T>> of) {
@@ -105,22 +107,30 @@ public record Way(
    * @param givens what has which value
    * @param code statements in Java that make the objects and call the entry; empty when some of it
    *     can't be made
+   * @param assumed what the code rests on that could not be found out: that calls give something,
+   *     and throw nothing
    * @param open what has to hold besides, and could not be decided
    * @param mayFail what can go wrong on it that nobody wrote a check for; empty for most
    */
   public record SetUp(
-      List<Given> givens, List<String> code, List<String> open, Optional<String> mayFail) {
+      List<Given> givens,
+      List<String> code,
+      List<String> assumed,
+      List<String> open,
+      Optional<String> mayFail) {
     /** Where nothing could be found out. */
-    public static final SetUp NONE = new SetUp(List.of(), List.of(), List.of(), Optional.empty());
+    public static final SetUp NONE =
+        new SetUp(List.of(), List.of(), List.of(), List.of(), Optional.empty());
 
     public SetUp {
       givens = List.copyOf(givens);
       code = List.copyOf(code);
+      assumed = List.copyOf(assumed);
       open = List.copyOf(open);
     }
 
-    SetUp withCode(List<String> other) {
-      return new SetUp(givens, other, open, mayFail);
+    SetUp withCode(List<String> other, List<String> assumedForIt) {
+      return new SetUp(givens, other, assumedForIt, open, mayFail);
     }
   }
 

@@ -225,7 +225,11 @@ public final class WayFinder {
         steps,
         Map.of(ref.type().replace('/', '.'), path.passed()),
         new Way.SetUp(
-            List.of(), List.of(), List.of("the values were not followed"), Optional.empty()),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of("the values were not followed"),
+            Optional.empty()),
         new Way.Result(List.of(), ""),
         0,
         List.of());

@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.objectweb.asm.Type;
 
@@ -30,6 +31,15 @@ import org.objectweb.asm.Type;
 final class Wording {
   /** What any name is good for, as long as nobody opens it. */
   private static final Set<String> FILES = Set.of("Ljava/io/File;", "Ljava/nio/file/Path;");
+
+  /** At the end of the name of what stands for whether a call throws something. */
+  private static final String REFUSES = " throws an exception";
+
+  /** Calls that may well give null. */
+  private static final Pattern MAY_BE_MISSING =
+      Pattern.compile(
+          "\\.(get|(get(Resource|Propert|Attribute|Parameter)|remove|po[lp]|peek|find|look|search"
+              + "|read|next)\\w*)\\([^()]*\\)( the .*)?$");
 
   private static final String TEXT = "Ljava/lang/String;";
   private static final String OBJECT = "Ljava/lang/Object;";
@@ -104,7 +114,8 @@ final class Wording {
     if (code.isEmpty()) {
       givens.addAll(walked.arguments().size(), objects(told, parts));
     }
-    return new SetUp(givens, code.orElse(List.of()), open, mayFail);
+    List<String> assumed = code.isEmpty() ? List.of() : assumed();
+    return new SetUp(givens, code.orElse(List.of()), assumed, open, mayFail);
   }
 
   /** How the objects are made that are neither arguments nor given to others as they are made. */
@@ -204,7 +215,7 @@ final class Wording {
     return switch (input.source()) {
       case ARGUMENT -> !input.name().contains(" instanceof ") || settled.contains(input);
       case STATE -> isAsMade(input) && holder(input).isPresent() || set.contains(input);
-      case RESULT -> isThereAnyway(input);
+      case RESULT -> isThereAnyway(input) || isAssumed(input);
       case ANSWER -> made.containsKey(input);
       case ELEMENT ->
           made.containsKey(input)
@@ -223,6 +234,27 @@ final class Wording {
   /** Whether an input has to be there, and is. */
   private boolean isThereAnyway(Input input) {
     return input.usual() == Term.THERE && found.inputs().get(input) instanceof Stand;
+  }
+
+  /** Whether a call has to end as most of its kind do: it throws nothing, or gives something. */
+  private boolean isAssumed(Input result) {
+    Object value = found.inputs().get(result);
+    boolean isThere = value instanceof Stand stand && stand.name().equals(result.name());
+    return isThere
+        ? !MAY_BE_MISSING.matcher(result.name()).find()
+        : result.name().endsWith(REFUSES) && Integer.valueOf(0).equals(value);
+  }
+
+  private List<String> assumed() {
+    return found.inputs().keySet().stream()
+        .filter(input -> input.source() == Source.RESULT)
+        .filter(input -> isAssumed(input) && !isThereAnyway(input))
+        .map(
+            input ->
+                input.name().endsWith(REFUSES)
+                    ? input.name().replace(REFUSES, " throws nothing")
+                    : input.name() + " is not null")
+        .toList();
   }
 
   private boolean isOfArgument(Input element) {
