@@ -407,12 +407,10 @@ final class Instructions extends Interpreter<Symbol> {
       return written;
     }
     if (array instanceof Term.Input input && input.isFree()) {
+      Reason reason = Reason.unwritten(walker.line());
       walker.require(
-          new Compared(
-              Containers.size(input, ".length"),
-              Relation.GREATER,
-              index,
-              Reason.unwritten(walker.line())));
+          new Compared(Containers.size(input, ".length"), Relation.GREATER, index, reason));
+      walker.require(new Compared(index, Relation.AT_LEAST, Term.of(0), reason));
       return isConstant
           ? new Term.Input(input.name() + "[" + at + "]", type, Term.Source.ELEMENT, null)
           : Term.unknown(input.name() + "[..]", type);
