@@ -25,6 +25,7 @@ import org.objectweb.asm.tree.MethodInsnNode;
 
 /** What calls give. */
 final class Calls {
+  private static final String TEXT = "Ljava/lang/String;";
   private static final int MOST_PATHS = 12;
   private static final int MOST_CALLED = 40;
   private static final Pattern MAY_THROW =
@@ -114,8 +115,35 @@ final class Calls {
     return new Term.Input(name, "Z", Term.Source.RESULT, 0);
   }
 
-  /** Of a call that is not followed it is not known whether it throws what a handler is for. */
-  private void returns(MethodInsnNode call) {
+  /** Nobody knows whether a call that is not followed takes null. */
+  private void handOn(List<Term> arguments) {
+    for (Term argument : arguments) {
+      if (argument instanceof Term.Input input && input.source() == Term.Source.ARGUMENT) {
+        walker.handedOn.add(input);
+      }
+    }
+  }
+
+  /**
+   * Of a call that is not followed it is not known whether it throws what a handler is for, nor, of
+   * one that is given a text, whether it takes any.
+   */
+  private void returns(MethodInsnNode call, List<Term> arguments) {
+    handOn(call.owner.startsWith("java/") ? List.of() : arguments);
+    boolean takesText = arguments.stream().anyMatch(a -> a.type().equals(TEXT) && !a.isConstant());
+    if (takesText) {
+      walker
+          .base
+          .refusing(call)
+          .ifPresent(
+              exception ->
+                  walker.require(
+                      new Compared(
+                          throwing(call, exception),
+                          Relation.EQUAL,
+                          Term.of(0),
+                          Reason.unwritten(walker.line()))));
+    }
     for (String exception : walker.handled()) {
       if (walker.base.declares(call, exception)) {
         Reason reason = Reason.unwritten(walker.line());
@@ -175,7 +203,7 @@ final class Calls {
       if (Containers.isContainer(call.owner)) {
         containers.made(arguments.get(0), arguments.subList(1, arguments.size()));
       }
-      returns(call);
+      returns(call, arguments);
       return unknown(call);
     }
     boolean isContainer = !isStatic && Containers.isKnown(call.owner);
@@ -310,15 +338,24 @@ final class Calls {
     String type = Walker.internal(object.type());
     boolean isMade =
         object instanceof Term.Made
-            || object instanceof Term.Input input && walker.objects.built().containsKey(input);
+            || object instanceof Term.Input input
+                && (walker.objects.built().containsKey(input) || isMadeAsItIs(input, type));
     return isMade && walker.base.has(type);
+  }
+
+  /** Whether a test makes an object of the very type that it has to be of. */
+  private boolean isMadeAsItIs(Term.Input input, String type) {
+    return input.source() == Term.Source.ARGUMENT
+        && !walker.base.isAbstract(type)
+        && walker.visible.sees(type)
+        && !walker.objects.isDouble(input);
   }
 
   private Term own(MethodInsnNode call, Ref ref, List<Term> arguments) {
     Optional<MethodCode> code = walker.base.code(ref);
     if (code.isEmpty() || walker.isAtEnd()) {
       mayWrite(arguments);
-      return unfollowed(call, code);
+      return unfollowed(call, code, arguments);
     }
     passLikely(ref, code.get(), new HashSet<>());
     boolean makes = call.name.equals("<init>");
@@ -343,7 +380,7 @@ final class Calls {
         walker.state.fields.putAll(before.fields);
       }
       mayChange(code.get(), arguments, new HashSet<>());
-      return unfollowed(call, code);
+      return unfollowed(call, code, arguments);
     }
     Optional<Term> only = walker.isCaught() ? Optional.empty() : onlyResult(code.get(), arguments);
     if (only.isPresent()) {
@@ -359,7 +396,7 @@ final class Calls {
     }
     result.ifPresent(term -> walker.require(new Completes(term, Reason.unwritten(walker.line()))));
     mayChange(code.get(), arguments, new HashSet<>());
-    return result.orElseGet(() -> unfollowed(call, code));
+    return result.orElseGet(() -> unfollowed(call, code, arguments));
   }
 
   /** A path that what is known of the arguments does not exclude. */
@@ -383,7 +420,8 @@ final class Calls {
   }
 
   /** Of a call that could not be followed it is not known whether it throws. */
-  private Term unfollowed(MethodInsnNode call, Optional<MethodCode> code) {
+  private Term unfollowed(MethodInsnNode call, Optional<MethodCode> code, List<Term> arguments) {
+    handOn(arguments);
     walker.mayHalt |= code.filter(c -> walker.base.isHalting(c.ref())).isPresent();
     if (code.isEmpty() || code.get().mayRefuse()) {
       Term throwing = throwing(call, "an exception");
@@ -542,7 +580,7 @@ final class Calls {
     Optional<Term.Input> collaborator = collaborator(call, arguments);
     if (collaborator.isEmpty()) {
       if (!isCloned(call, arguments)) {
-        returns(call);
+        returns(call, arguments);
       }
       boolean isOwnAnswer =
           call.getOpcode() != Opcodes.INVOKESTATIC
@@ -620,9 +658,11 @@ final class Calls {
   }
 
   private static String ordinal(int count) {
-    return switch (count) {
-      case 2 -> "second";
-      case 3 -> "third";
+    int last = count / 10 % 10 == 1 ? 0 : count % 10;
+    return switch (last) {
+      case 1 -> count + "st";
+      case 2 -> count == 2 ? "second" : count + "nd";
+      case 3 -> count == 3 ? "third" : count + "rd";
       default -> count + "th";
     };
   }

@@ -266,6 +266,11 @@ public final class CodeBase {
     return exceptions.declares(call, caught);
   }
 
+  /** A checked exception by which a method of the platform may refuse what it is given. */
+  Optional<String> refusing(MethodInsnNode call) {
+    return exceptions.refusing(call);
+  }
+
   /** Name and descriptor of the methods of a class, in the order of the class file. */
   Set<String> methods(String type) {
     return outlines.get(type).methods().keySet();

@@ -20,6 +20,13 @@ final class Exceptions {
           "java/io/CharArrayWriter",
           "java/io/StringWriter");
 
+  /** These do not come of what a call is given. */
+  private static final Set<String> NO_REFUSAL =
+      Set.of(
+          "java/io/IOException",
+          "java/lang/CloneNotSupportedException",
+          "java/lang/InterruptedException");
+
   private static final Set<String> KEEPING = Set.of("append", "close", "flush", "read", "write");
 
   private final CodeBase base;
@@ -41,6 +48,16 @@ final class Exceptions {
     return declared(call).stream()
         .flatMap(List::stream)
         .anyMatch(type -> isA(type, caught) || isA(caught, type));
+  }
+
+  /** A checked exception by which a method of the platform may refuse what it is given. */
+  Optional<String> refusing(MethodInsnNode call) {
+    return call.owner.startsWith("java/")
+        ? declared(call).stream()
+            .flatMap(List::stream)
+            .filter(type -> isChecked(type) && !NO_REFUSAL.contains(type))
+            .findFirst()
+        : Optional.empty();
   }
 
   private Optional<List<String>> declared(MethodInsnNode call) {

@@ -22,6 +22,7 @@ import java.util.Set;
  * @param built how the objects are made that it needs
  * @param narrowings inputs that are taken for more than they are declared as, as that
  * @param doubles the inputs of which methods are called that a double answers
+ * @param handedOn the inputs that are given to calls that were not followed
  * @param asked what doubles are asked
  * @param cut where it ended early; empty when it was followed to its end
  * @param surroundings the classes and methods called that depend on more than arguments
@@ -40,6 +41,7 @@ record Walked(
     Map<Term.Input, Built> built,
     Set<Term.Input> narrowings,
     Set<Term.Input> doubles,
+    Set<Term.Input> handedOn,
     Set<Asked> asked,
     List<Effect> effects,
     Set<String> surroundings,

@@ -65,6 +65,7 @@ final class Walker {
   final List<Walked.Passed> steps = new ArrayList<>();
   final Map<String, BitSet> points = new HashMap<>();
   final Set<Term.Input> doubles = new LinkedHashSet<>();
+  final Set<Term.Input> handedOn = new LinkedHashSet<>();
   final Set<Walked.Asked> asked = new LinkedHashSet<>();
   final List<Walked.Effect> effects = new ArrayList<>();
   final Set<String> surroundings = new LinkedHashSet<>();
@@ -166,6 +167,7 @@ final class Walker {
         walker.objects.built(),
         walker.objects.narrowings(),
         walker.doubles,
+        walker.handedOn,
         walker.asked,
         walker.effects,
         walker.surroundings,

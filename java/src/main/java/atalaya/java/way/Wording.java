@@ -38,8 +38,8 @@ final class Wording {
   /** Calls that may well give null. */
   private static final Pattern MAY_BE_MISSING =
       Pattern.compile(
-          "\\.(get|(get(Resource|Propert|Attribute|Parameter)|remove|po[lp]|peek|find|look|search"
-              + "|read|next)\\w*)\\([^()]*\\)( the .*)?$");
+          "\\.(get|orElse|(get(Resource|Propert|Attribute|Parameter)|remove|po[lp]|peek|find|look"
+              + "|search|read|next)\\w*)\\([^()]*\\)( the .*)?$");
 
   private static final String TEXT = "Ljava/lang/String;";
   private static final String OBJECT = "Ljava/lang/Object;";
@@ -352,7 +352,8 @@ final class Wording {
     if (walked.doubles().contains(input)) {
       return doubled(input, "a double of " + Literals.simple(input.type()));
     }
-    boolean mayBeOpened = FILES.contains(input.type()) && !walked.surroundings().isEmpty();
+    boolean isUsed = !walked.surroundings().isEmpty() || walked.handedOn().contains(input);
+    boolean mayBeOpened = isUsed && FILES.contains(input.type());
     Optional<String> usual = mayBeOpened ? Optional.empty() : Literals.usual(input.type());
     List<EnumValue> constants =
         base.code(Walker.internal(input.type())).map(ClassCode::constants).orElse(List.of());
@@ -361,7 +362,10 @@ final class Wording {
     }
     if (usual.isEmpty()) {
       boolean hasToBeThere =
-          mayBeOpened || found.inputs().get(input) instanceof Stand || narrowing.contains(input);
+          mayBeOpened
+              || found.inputs().get(input) instanceof Stand
+              || narrowing.contains(input)
+              || walked.handedOn().contains(input);
       if (!hasToBeThere) {
         return "null";
       }
