@@ -1023,4 +1023,51 @@ class Chores implements Cloneable {
       }
     }
   }
+
+  static class Hull {
+    int doors() {
+      return 1;
+    }
+  }
+
+  static class DoubleHull extends Hull {
+    @Override
+    int doors() {
+      return 2;
+    }
+  }
+
+  static void opened(Hull hull, int open) {
+    if (hull.doors() + open == 5) {
+      throw new Here();
+    }
+  }
+
+  static void liftedOften(Crane crane, int often) {
+    liftAll(crane, often);
+    if (often == 2) {
+      throw new Here();
+    }
+  }
+
+  private static void liftAll(Crane crane, int often) {
+    int all = 0;
+    for (int at = 0; at < often; at++) {
+      all += Integer.bitCount(at) > 3 ? crane.lifts() : crane.reach;
+      all += Integer.bitCount(at) < 2 ? 1 : 2;
+    }
+  }
+
+  static void addressed(String address, int count) throws IOException {
+    new java.net.URL(address);
+    if (count == 4) {
+      throw new Here(); // open
+    }
+  }
+
+  static void atPlace(int[] piers, int at) {
+    if (piers[at] == 0) {
+      throw new Here(); // open
+    }
+  }
 }
