@@ -1070,4 +1070,11 @@ class Chores implements Cloneable {
       throw new Here(); // open
     }
   }
+
+  static void taken(Object thing, int often) {
+    Crane crane = (Crane) thing;
+    if (often == 3) {
+      throw new Here();
+    }
+  }
 }

@@ -335,7 +335,7 @@ final class Wording {
     Optional<Input> narrowed =
         walked.narrowings().stream()
             .filter(as -> as.name().equals(input.name()) && !as.type().equals(input.type()))
-            .filter(as -> Integer.valueOf(1).equals(found.inputs().get(isOfType(as))))
+            .filter(as -> !Integer.valueOf(0).equals(found.inputs().get(isOfType(as))))
             .filter(as -> !narrowing.contains(as))
             .findFirst();
     if (narrowed.isPresent()) {
