@@ -1077,4 +1077,15 @@ class Chores implements Cloneable {
       throw new Here();
     }
   }
+
+  static void soundedSafely(int depth) {
+    try {
+      soundAll(depth);
+    } catch (IllegalStateException e) {
+      return;
+    }
+    if (depth == 6) {
+      throw new Here(); // open
+    }
+  }
 }

@@ -419,12 +419,15 @@ final class Calls {
     }
   }
 
-  /** Of a call that could not be followed it is not known whether it throws. */
+  /**
+   * Of a call that could not be followed it is not known whether it throws; where there is a
+   * handler nobody may take it for granted that it does not.
+   */
   private Term unfollowed(MethodInsnNode call, Optional<MethodCode> code, List<Term> arguments) {
     handOn(arguments);
     walker.mayHalt |= code.filter(c -> walker.base.isHalting(c.ref())).isPresent();
     if (code.isEmpty() || code.get().mayRefuse()) {
-      Term throwing = throwing(call, "an exception");
+      Term throwing = throwing(call, walker.isCaught() ? "what is caught" : "an exception");
       Reason reason = Reason.unwritten(walker.line());
       walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
     }

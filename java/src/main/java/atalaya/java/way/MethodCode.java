@@ -346,4 +346,17 @@ final class MethodCode {
     }
     return false;
   }
+
+  /** Whether a constructor does no more than to keep what it is given. */
+  boolean onlyStores() {
+    int calls = 0;
+    for (int i = 0; i < size(); i++) {
+      boolean isOfOwnClass = at(i) instanceof MethodInsnNode call && call.owner.equals(ref.type());
+      calls += at(i) instanceof MethodInsnNode ? 1 : 0;
+      if (isOfOwnClass || at(i).getOpcode() == Opcodes.ATHROW || calls > 1) {
+        return false;
+      }
+    }
+    return true;
+  }
 }

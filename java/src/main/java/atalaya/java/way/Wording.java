@@ -35,6 +35,8 @@ final class Wording {
   /** At the end of the name of what stands for whether a call throws something. */
   private static final String REFUSES = " throws an exception";
 
+  private static final String THROWS_NOTHING = " throws nothing";
+
   /** Calls that may well give null. */
   private static final Pattern MAY_BE_MISSING =
       Pattern.compile(
@@ -68,6 +70,9 @@ final class Wording {
 
   /** The code of doubles, and what to call them. */
   private final Map<String, String> inWords = new LinkedHashMap<>();
+
+  /** Constructors that nobody followed. */
+  private final Set<String> notFollowed = new LinkedHashSet<>();
 
   private final Doubles doubles;
   private boolean isComplete = true;
@@ -246,15 +251,18 @@ final class Wording {
   }
 
   private List<String> assumed() {
-    return found.inputs().keySet().stream()
+    Set<String> assumed = new LinkedHashSet<>();
+    notFollowed.forEach(making -> assumed.add(making + THROWS_NOTHING));
+    found.inputs().keySet().stream()
         .filter(input -> input.source() == Source.RESULT)
         .filter(input -> isAssumed(input) && !isThereAnyway(input))
         .map(
             input ->
                 input.name().endsWith(REFUSES)
-                    ? input.name().replace(REFUSES, " throws nothing")
+                    ? input.name().replace(REFUSES, THROWS_NOTHING)
                     : input.name() + " is not null")
-        .toList();
+        .forEach(assumed::add);
+    return List.copyOf(assumed);
   }
 
   private boolean isOfArgument(Input element) {
@@ -575,6 +583,9 @@ final class Wording {
           new Input(type + "." + names.get(i), types[i].getDescriptor(), Source.ARGUMENT, null));
     }
     isComplete &= inputs.stream().noneMatch(input -> FILES.contains(input.type()));
+    if (!inputs.isEmpty() && !constructor.get().onlyStores()) {
+      notFollowed.add(Literals.simple("L" + type + ";") + ".new(..)");
+    }
     return making(type, values(constructor.get().ref(), inputs));
   }
 
