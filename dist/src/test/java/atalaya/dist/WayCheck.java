@@ -140,7 +140,10 @@ final class WayCheck {
     imports.forEach(i -> source.append("import ").append(i).append(";\n"));
     source.append("class ").append(name).append(" {\n  @Test\n");
     source.append("  void takesTheWay() throws Throwable {\n");
-    source.append("    try {\n      ").append(code).append("\n    } catch (Throwable e) {\n");
+    source.append("    try {\n      ").append(code);
+    source.append(
+        way.result().thrown().isEmpty() ? "" : "\n      throw new Error(\"nothing is thrown\");");
+    source.append("\n    } catch (Throwable e) {\n");
     source.append(
         "      String thrown = e.getClass().getName();\n      if (!thrown.matches(\".*[.$]");
     source.append(way.result().thrown()).append("\")) {\n        throw e;\n      }\n");
@@ -235,7 +238,7 @@ final class WayCheck {
       }
     }
     if (test.verdict() != Verdict.PASSED) {
-      missed.add("throws something else");
+      missed.add("ends otherwise");
     }
     return missed;
   }
