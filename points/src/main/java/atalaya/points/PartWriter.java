@@ -1,18 +1,19 @@
 package atalaya.points;
 
+import java.io.BufferedOutputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.Closeable;
 import java.io.DataOutputStream;
 import java.io.FileOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.util.BitSet;
 import java.util.Map;
 import java.util.zip.CRC32;
 
 /**
- * Appends records to a part file. Each call writes one whole record with its checksum, in one write
- * to the operating system, so that a killed JVM loses at most the record it was writing.
+ * Appends records to a part file, each with its checksum. They are held back until {@link #flush},
+ * and go to the operating system together: a JVM that is killed loses those, and at most the record
+ * it was writing.
  */
 public final class PartWriter implements Closeable {
   /** In place of a test's number: outside of any test. */
@@ -21,11 +22,14 @@ public final class PartWriter implements Closeable {
   /** In place of a test's number: while several tests ran at once. */
   public static final int SOME_TEST = -1;
 
-  private final OutputStream out;
+  private static final int HELD_BACK = 1 << 16;
+
+  private final DataOutputStream out;
+  private final Payload payload = new Payload();
 
   /** Begins a new part file. */
   public PartWriter(java.io.File file, Jvm jvm) throws IOException {
-    out = new FileOutputStream(file);
+    out = new DataOutputStream(new BufferedOutputStream(new FileOutputStream(file), HELD_BACK));
     out.write(PartFormat.MAGIC);
     record(
         PartFormat.JVM,
@@ -185,6 +189,11 @@ public final class PartWriter implements Closeable {
     record(PartFormat.END, data -> {});
   }
 
+  /** Writes what was held back. */
+  public void flush() throws IOException {
+    out.flush();
+  }
+
   @Override
   public void close() throws IOException {
     out.close();
@@ -195,18 +204,21 @@ public final class PartWriter implements Closeable {
   }
 
   private void record(int type, Body body) throws IOException {
-    ByteArrayOutputStream payload = new ByteArrayOutputStream();
+    payload.reset();
     body.write(new DataOutputStream(payload));
-    byte[] bytes = payload.toByteArray();
-    CRC32 sum = new CRC32();
-    sum.update(type);
-    sum.update(bytes, 0, bytes.length);
-    ByteArrayOutputStream whole = new ByteArrayOutputStream(bytes.length + 9);
-    DataOutputStream data = new DataOutputStream(whole);
-    data.writeByte(type);
-    data.writeInt(bytes.length);
-    data.write(bytes);
-    data.writeInt((int) sum.getValue());
-    out.write(whole.toByteArray());
+    out.writeByte(type);
+    out.writeInt(payload.size());
+    payload.writeTo(out);
+    out.writeInt((int) payload.sum(type));
+  }
+
+  /** Bytes that know their checksum. */
+  private static final class Payload extends ByteArrayOutputStream {
+    long sum(int type) {
+      CRC32 sum = new CRC32();
+      sum.update(type);
+      sum.update(buf, 0, count);
+      return sum.getValue();
+    }
   }
 }

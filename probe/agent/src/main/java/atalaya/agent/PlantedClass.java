@@ -9,6 +9,7 @@ import java.util.BitSet;
 /** What is kept of a planted class, to read its marks and the places where threads stand. */
 final class PlantedClass {
   private final int[] before;
+  private final int[] runs;
   private final int[] lines;
   private final int[] certain;
   private long[] counted;
@@ -23,6 +24,7 @@ final class PlantedClass {
    */
   PlantedClass(int[] before, int[] lines, int[] certain) {
     this.before = before;
+    this.runs = runs(before);
     this.lines = lines;
     this.certain = certain;
   }
@@ -77,15 +79,15 @@ final class PlantedClass {
    * @return the points that were passed, or null when there are none
    */
   BitSet take(boolean[] marks, int base) {
-    BitSet points = null;
+    long[] points = null;
     for (int i = 0; i < before.length; i++) {
       if (marks[base + i]) {
         marks[base + i] = false;
-        points = points == null ? new BitSet(before.length) : points;
+        points = points == null ? new long[before.length / Long.SIZE + 1] : points;
         passed(i, points);
       }
     }
-    return points;
+    return points == null ? null : BitSet.valueOf(points);
   }
 
   /**
@@ -129,13 +131,27 @@ final class PlantedClass {
   void standsOn(int line, BitSet points) {
     int at = Arrays.binarySearch(lines, line);
     if (at >= 0) {
-      passed(certain[at], points);
+      long[] passed = new long[before.length / Long.SIZE + 1];
+      passed(certain[at], passed);
+      points.or(BitSet.valueOf(passed));
     }
   }
 
-  private void passed(int last, BitSet points) {
-    for (int i = last; i != Paths.NONE && !points.get(i); i = before[i]) {
-      points.set(i);
+  /** Adds a path up to its last point, to words of bits. At the end of each test there are many. */
+  private void passed(int last, long[] points) {
+    for (int i = last; i != Paths.NONE && (points[i / Long.SIZE] & 1L << i) == 0; ) {
+      int first = Math.max(runs[i], i - i % Long.SIZE);
+      points[i / Long.SIZE] |= -1L << first & -1L >>> -1 - i;
+      i = before[first];
     }
+  }
+
+  /** For each point the first of those that were passed one after the other up to it. */
+  private static int[] runs(int[] before) {
+    int[] runs = new int[before.length];
+    for (int i = 0; i < runs.length; i++) {
+      runs[i] = i > 0 && before[i] == i - 1 ? runs[i - 1] : i;
+    }
+    return runs;
   }
 }

@@ -115,7 +115,7 @@ final class Recorder {
   }
 
   synchronized void testEnded(int number, String verdict, long nanos, boolean overlapped) {
-    write(to -> to.testEnded(number, verdict, nanos, overlapped));
+    hold(to -> to.testEnded(number, verdict, nanos, overlapped));
   }
 
   /** A thread ends by an exception. */
@@ -141,7 +141,7 @@ final class Recorder {
 
   /** What is reached from now on belongs to this test, to none, or to some. */
   synchronized void switchTo(int test) {
-    flush();
+    takeMarks();
     current = test;
   }
 
@@ -150,6 +150,12 @@ final class Recorder {
   }
 
   private void write(Writing writing) {
+    hold(writing);
+    writeHeld();
+  }
+
+  /** Writes it together with the next test's begin, or twice a second. */
+  private void hold(Writing writing) {
     if (failed) {
       return;
     }
@@ -166,8 +172,8 @@ final class Recorder {
     }
   }
 
-  /** Takes the marks out of the arrays and writes them. */
-  private synchronized void flush() {
+  /** Takes the marks out of the arrays and tells of them. */
+  private synchronized void takeMarks() {
     Map<Integer, BitSet> reached = new LinkedHashMap<>();
     rooms.forEach(room -> room.take(reached));
     for (int index = 0; counts && index < classes.size(); index++) {
@@ -178,8 +184,12 @@ final class Recorder {
       }
     }
     if (!reached.isEmpty()) {
-      write(to -> to.reached(current, reached));
+      hold(to -> to.reached(current, reached));
     }
+  }
+
+  private synchronized void writeHeld() {
+    hold(PartWriter::flush);
   }
 
   private synchronized void writeHits() {
@@ -211,7 +221,8 @@ final class Recorder {
       Runtime.getRuntime().addShutdownHook(new Thread(this::end, "atalaya end"));
     } catch (IllegalStateException e) {
       // The JVM is going down already: what is reached from here on is written by the beat.
-      flush();
+      takeMarks();
+      writeHeld();
     }
   }
 
@@ -233,17 +244,20 @@ final class Recorder {
       } catch (InterruptedException e) {
         return;
       }
-      flush();
+      takeMarks();
       writePending();
       writeHits();
+      writeHeld();
     }
   }
 
-  private synchronized void end() {
-    flush();
+  /**
+   * The JVM ends. Shutdown hooks may still run observed code: the beat goes on until it is gone.
+   */
+  synchronized void end() {
+    takeMarks();
     writePending();
     writeHits();
     write(PartWriter::end);
-    // Other shutdown hooks may still run observed code: the beat goes on until the JVM is gone.
   }
 }

@@ -8,13 +8,15 @@ import java.util.Map;
 
 /**
  * An array that holds the marks of several classes: most have none at the end of most tests, and
- * one comparison tells that of all of them. Guarded by the lock of its owner.
+ * one comparison, of many marks at once, tells that of all of them. It is small, since one mark
+ * makes a test look through all of them one by one. Guarded by the lock of its owner.
  */
 final class Room {
-  private static final int SIZE = 4096;
+  private static final int SIZE = 512;
   private static final boolean[] NONE = new boolean[SIZE];
 
   private final boolean[] marks;
+  private final boolean[] none;
   private final List<Tenant> tenants = new ArrayList<>();
   private int used;
 
@@ -34,6 +36,7 @@ final class Room {
   /** Makes room for at least so many marks. */
   Room(int marks) {
     this.marks = new boolean[Math.max(SIZE, marks)];
+    this.none = marks <= SIZE ? NONE : new boolean[marks];
   }
 
   boolean[] marks() {
@@ -58,7 +61,7 @@ final class Room {
 
   /** Takes the marks that were set, by the index of the class. */
   void take(Map<Integer, BitSet> reached) {
-    if (marks.length == SIZE && Arrays.equals(marks, NONE)) {
+    if (Arrays.equals(marks, none)) {
       return;
     }
     for (Tenant tenant : tenants) {

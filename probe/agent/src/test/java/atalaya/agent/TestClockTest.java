@@ -47,6 +47,7 @@ class TestClockTest {
   }
 
   private List<String> records() throws Exception {
+    recorder.end();
     List<String> heard = new ArrayList<>();
     PartReader.read(
         folder.listFiles()[0],
