@@ -18,6 +18,7 @@ import atalaya.core.plan.Way;
 import atalaya.core.plan.Work;
 import atalaya.java.SourceText;
 import atalaya.java.source.Extractable;
+import atalaya.java.source.GeneratedCode;
 import atalaya.java.way.CodeBase;
 import atalaya.java.way.CodeBase.Ref;
 import atalaya.java.way.WayFinder;
@@ -58,6 +59,7 @@ public final class Planning implements AutoCloseable {
   private final Map<String, Ref> refs = new ConcurrentHashMap<>();
   private final Map<String, MethodFigures> byName = new HashMap<>();
   private List<Gap> methodGaps;
+  private final Map<String, BitSet> generated = new HashMap<>();
   private final Map<String, String> impossible = new ConcurrentSkipListMap<>();
   private final Map<String, String> notFound = new ConcurrentSkipListMap<>();
 
@@ -295,6 +297,16 @@ public final class Planning implements AutoCloseable {
   /** Whether code outside of the project may use a method, as far as is known. */
   public boolean isOffered(MethodFigures method) {
     return ref(method).map(finder::isOffered).orElse(true);
+  }
+
+  /** Whether a method's source says that it was generated. */
+  public boolean isGenerated(MethodFigures method) {
+    return generated
+        .computeIfAbsent(
+            method.path(),
+            path ->
+                scene.source(method.className()).map(GeneratedCode::linesOf).orElse(new BitSet()))
+        .get(method.firstLine());
   }
 
   /** How a method is best taken apart. */

@@ -35,15 +35,17 @@ public final class Remedies {
       MethodFigures method = byName.get(gap.qualifiedMethod());
       boolean isDead =
           gap.kind() == Gap.Kind.UNUSED && method != null && !settled.contains(gap.name());
-      if (isDead) {
+      if (isDead && !planning.isGenerated(method)) {
         remedies.add(delete(method));
       }
     }
-    Set<String> planned = new LinkedHashSet<>();
-    plan.briefs().forEach(brief -> planned.add(brief.method()));
-    for (String name : planned) {
-      MethodFigures method = byName.get(name);
-      if (method != null && method.complexity().value() >= Split.TOO_COMPLEX) {
+    Set<MethodFigures> planned = new LinkedHashSet<>();
+    plan.briefs().forEach(brief -> planned.add(byName.get(brief.method())));
+    planned.remove(null);
+    List<MethodFigures> generated = planned.stream().filter(planning::isGenerated).toList();
+    planned.removeAll(generated);
+    for (MethodFigures method : planned) {
+      if (method.complexity().value() >= Split.TOO_COMPLEX) {
         planning.split(method).ifPresent(split -> remedies.add(split(method, split)));
       }
     }
@@ -60,12 +62,15 @@ public final class Remedies {
               MethodFigures method = byName.get(name);
               if (method != null && isAgainstMaking(method)) {
                 unmade.add(method);
-              } else if (method != null && !dead.contains(name)) {
+              } else if (method != null && !dead.contains(name) && !planning.isGenerated(method)) {
                 remedies.add(accept(method, because));
               }
             });
     if (!unmade.isEmpty()) {
       remedies.add(acceptAll(unmade));
+    }
+    if (!generated.isEmpty()) {
+      remedies.add(leaveOut(generated));
     }
     remedies.sort(
         Comparator.comparingDouble((Remedy r) -> -r.unwatched()).thenComparing(Remedy::method));
@@ -82,6 +87,21 @@ public final class Remedies {
                   + " reached paths it is not known whether a test would notice a fault"));
     }
     return remedies;
+  }
+
+  private static Remedy leaveOut(List<MethodFigures> generated) {
+    double unwatched = generated.stream().mapToDouble(method -> method.unwatched().total()).sum();
+    return new Remedy(
+        Remedy.Kind.LEAVE_OUT,
+        "",
+        unwatched,
+        false,
+        "leave out generated code: the sources of "
+            + Words.count(generated.size(), "method that is", "methods that are")
+            + " planned for say so (unwatched paths -"
+            + Words.paths(unwatched)
+            + "); observe --leave-out nature:generated, or leave-out: nature:generated in"
+            + " atalaya.yaml");
   }
 
   private static Remedy split(MethodFigures method, Split split) {

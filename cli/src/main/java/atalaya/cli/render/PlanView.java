@@ -183,14 +183,20 @@ public final class PlanView {
   /** What may be better than a test; what could be deleted together. */
   private List<String> remedyWords(int shown) {
     List<String> words = new ArrayList<>();
+    remedies.stream().filter(PlanView::isFirst).map(Remedy::words).forEach(words::add);
     dead(words, false, "delete what nothing calls: ", shown);
     dead(
         words, true, "delete what nothing in the project calls, unless code outside does: ", shown);
     remedies.stream()
-        .filter(remedy -> remedy.kind() != Remedy.Kind.DELETE)
+        .filter(remedy -> remedy.kind() != Remedy.Kind.DELETE && !isFirst(remedy))
         .map(Remedy::words)
         .forEach(words::add);
     return words.stream().map(Words::plain).toList();
+  }
+
+  /** It changes what all the others are about. */
+  private static boolean isFirst(Remedy remedy) {
+    return remedy.kind() == Remedy.Kind.LEAVE_OUT;
   }
 
   private void dead(List<String> words, boolean isOffered, String what, int shown) {

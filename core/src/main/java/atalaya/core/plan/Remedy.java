@@ -18,12 +18,14 @@ public record Remedy(Kind kind, String method, double unwatched, boolean isOffer
     SPLIT,
     /** It can't be reached. */
     ACCEPT,
+    /** A program wrote the code. */
+    LEAVE_OUT,
     /** Whether its tests notice faults is not known. */
     CHALLENGE;
 
     /** In tables, in lower case. */
     public String label() {
-      return name().toLowerCase(java.util.Locale.ROOT);
+      return name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
     }
   }
 }
