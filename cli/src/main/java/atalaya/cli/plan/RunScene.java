@@ -7,6 +7,7 @@ import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.TestFigures;
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.Opened;
+import atalaya.core.plan.MethodPoints;
 import atalaya.core.plan.Scene;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Verdict;
@@ -35,6 +36,7 @@ final class RunScene implements Scene {
   private final Map<String, List<ClassSummary>> bySource = new HashMap<>();
   private final Map<Integer, TestFigures> tests = new HashMap<>();
   private final Map<String, CodeClass> codes = new HashMap<>();
+  private final Map<String, List<MethodPoints>> methods = new HashMap<>();
   private final Map<String, ClassReach> reaches = new HashMap<>();
   private final Map<String, List<Gap>> gaps = new HashMap<>();
 
@@ -81,6 +83,12 @@ final class RunScene implements Scene {
       codes.putIfAbsent(className, null);
     }
     return Optional.ofNullable(codes.get(className));
+  }
+
+  @Override
+  public synchronized List<MethodPoints> methods(String className) {
+    return methods.computeIfAbsent(
+        className, name -> code(name).map(MethodPoints::of).orElse(List.of()));
   }
 
   /** Reads classes that will be asked for, which is faster than one by one. */

@@ -42,8 +42,10 @@ record Reached(
       if (code.isPresent()) {
         BitSet before = (BitSet) scene.reach(type).all().clone();
         before.or(work.reached(type));
-        for (Method method : code.get().methods()) {
-          add(scene, work, code.get(), method, before, entry.getValue(), sum);
+        for (MethodPoints in : scene.methods(type)) {
+          if (in.points().intersects(entry.getValue())) {
+            add(scene, work, code.get(), in.method(), before, entry.getValue(), sum);
+          }
         }
       }
     }

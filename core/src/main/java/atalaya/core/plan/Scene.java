@@ -14,6 +14,11 @@ public interface Scene {
   /** The model of a class, by binary name; empty when it can't be made. */
   Optional<CodeClass> code(String className);
 
+  /** The methods of that model. */
+  default List<MethodPoints> methods(String className) {
+    return code(className).map(MethodPoints::of).orElse(List.of());
+  }
+
   /** What was reached of a class, by whom. */
   ClassReach reach(String className);
 
