@@ -14,8 +14,8 @@ import atalaya.core.gap.Gap;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.Detail;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
-import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.Iterator;
 import java.util.List;
@@ -133,7 +133,7 @@ public final class Joiner {
     final Map<Integer, Long> hits;
     final boolean counts;
     final List<Thing> things = new ArrayList<>();
-    final Map<Integer, BitSet> thingsOfPoint = new HashMap<>();
+    int[][] thingsOfPoint = new int[0][];
     final int[] testsOfMethod;
 
     Place(CodeClass code, Map<Integer, Long> hits, boolean counts) {
@@ -165,7 +165,14 @@ public final class Joiner {
     private void add(Thing thing, BitSet points) {
       int number = things.size();
       things.add(thing);
-      points.stream().forEach(p -> thingsOfPoint.computeIfAbsent(p, q -> new BitSet()).set(number));
+      if (points.length() > thingsOfPoint.length) {
+        thingsOfPoint = Arrays.copyOf(thingsOfPoint, Math.max(points.length(), 2 * number));
+      }
+      for (int p = points.nextSetBit(0); p >= 0; p = points.nextSetBit(p + 1)) {
+        int[] before = thingsOfPoint[p] == null ? new int[0] : thingsOfPoint[p];
+        thingsOfPoint[p] = Arrays.copyOf(before, before.length + 1);
+        thingsOfPoint[p][before.length] = number;
+      }
     }
 
     void count(ClassReach reach) {
@@ -193,9 +200,9 @@ public final class Joiner {
     private Pattern pattern(BitSet points) {
       BitSet numbers = new BitSet(things.size());
       for (int p = points.nextSetBit(0); p >= 0; p = points.nextSetBit(p + 1)) {
-        BitSet here = thingsOfPoint.get(p);
-        if (here != null) {
-          numbers.or(here);
+        int[] here = p < thingsOfPoint.length ? thingsOfPoint[p] : null;
+        for (int i = 0; here != null && i < here.length; i++) {
+          numbers.set(here[i]);
         }
       }
       // A class is initialised once, in whichever test comes first: that says nothing of the test.

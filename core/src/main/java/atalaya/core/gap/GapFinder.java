@@ -319,7 +319,14 @@ public final class GapFinder {
     }
 
     private boolean isIn(BitSet points, BitSet nodes) {
-      return !points.isEmpty() && points.stream().allMatch(p -> nodes.get(nodeOf(p)));
+      int point = points.nextSetBit(0);
+      if (point < 0) {
+        return false;
+      }
+      while (point >= 0 && nodes.get(nodeOf(point))) {
+        point = points.nextSetBit(point + 1);
+      }
+      return point < 0;
     }
 
     private int nodeOf(int point) {
