@@ -87,6 +87,7 @@ final class PlantedClass {
         passed(i, points);
       }
     }
+    marks[base + before.length] = false;
     return points == null ? null : BitSet.valueOf(points);
   }
 

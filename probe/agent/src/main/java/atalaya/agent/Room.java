@@ -1,34 +1,27 @@
 package atalaya.agent;
 
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.BitSet;
-import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * An array that holds the marks of several classes: most have none at the end of most tests, and
- * one comparison, of many marks at once, tells that of all of them. It is small, since one mark
- * makes a test look through all of them one by one. Guarded by the lock of its owner.
+ * are passed over many marks at once. Guarded by the lock of its owner.
  */
 final class Room {
-  private static final int SIZE = 512;
-  private static final boolean[] NONE = new boolean[SIZE];
+  private static final int SIZE = 1 << 14;
 
   private final boolean[] marks;
-  private final boolean[] none;
-  private final List<Tenant> tenants = new ArrayList<>();
+  private final TreeMap<Integer, Tenant> tenants = new TreeMap<>();
   private int used;
 
   /** A class that has marks here. */
   private static final class Tenant {
     final int index;
-    final int base;
     final PlantedClass type;
 
-    Tenant(int index, int base, PlantedClass type) {
+    Tenant(int index, PlantedClass type) {
       this.index = index;
-      this.base = base;
       this.type = type;
     }
   }
@@ -36,7 +29,6 @@ final class Room {
   /** Makes room for at least so many marks. */
   Room(int marks) {
     this.marks = new boolean[Math.max(SIZE, marks)];
-    this.none = marks <= SIZE ? NONE : new boolean[marks];
   }
 
   boolean[] marks() {
@@ -56,19 +48,20 @@ final class Room {
   }
 
   void add(int index, int base, PlantedClass type) {
-    tenants.add(new Tenant(index, base, type));
+    tenants.put(base, new Tenant(index, type));
   }
 
   /** Takes the marks that were set, by the index of the class. */
   void take(Map<Integer, BitSet> reached) {
-    if (Arrays.equals(marks, none)) {
-      return;
-    }
-    for (Tenant tenant : tenants) {
-      BitSet points = tenant.type.take(marks, tenant.base);
+    int at = NextMark.in(marks, 0, used);
+    while (at >= 0) {
+      Map.Entry<Integer, Tenant> whose = tenants.floorEntry(at);
+      Tenant tenant = whose.getValue();
+      BitSet points = tenant.type.take(marks, whose.getKey());
       if (points != null) {
         reached.put(tenant.index, points);
       }
+      at = NextMark.in(marks, whose.getKey() + PlantedClass.marks(tenant.type.points()), used);
     }
   }
 }

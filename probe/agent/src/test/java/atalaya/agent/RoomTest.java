@@ -73,4 +73,24 @@ class RoomTest {
     expected.put(2, BitSet.valueOf(new long[] {0b10}));
     assertThat(take(room)).isEqualTo(expected);
   }
+
+  @Test
+  void aLargeClassIsLookedThroughToItsEnd() {
+    int points = 40_000;
+    int[] alone = new int[points];
+    Arrays.fill(alone, Paths.NONE);
+    Room room = new Room(PlantedClass.marks(points));
+    int base = room.take(PlantedClass.marks(points));
+    room.add(0, base, new PlantedClass(alone, new int[0], new int[0]));
+    int[] marked = {0, 16_383, 16_384, 39_999};
+    BitSet expected = new BitSet();
+    for (int point : marked) {
+      room.marks()[base + point] = true;
+      expected.set(point);
+    }
+    room.marks()[base + points] = true;
+    assertThat(take(room)).containsOnlyKeys(0).containsValue(expected);
+    room.marks()[base + points] = true;
+    assertThat(take(room)).as("where nothing was passed").isEmpty();
+  }
 }
