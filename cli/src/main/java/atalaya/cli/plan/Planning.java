@@ -21,6 +21,7 @@ import atalaya.java.source.Extractable;
 import atalaya.java.source.GeneratedCode;
 import atalaya.java.way.CodeBase;
 import atalaya.java.way.CodeBase.Ref;
+import atalaya.java.way.SharedDoubles;
 import atalaya.java.way.WayFinder;
 import atalaya.store.runfile.RunFile;
 import java.util.ArrayList;
@@ -220,7 +221,9 @@ public final class Planning implements AutoCloseable {
         heaviest(method, work).filter(way -> way.result().thrown().isEmpty()).ifPresent(ways::add);
       }
     }
-    return ways.isEmpty() ? Optional.empty() : Optional.of(Way.together(ways));
+    return ways.isEmpty()
+        ? Optional.empty()
+        : Optional.of(Way.together(ways, SharedDoubles::named));
   }
 
   private List<Task> survivors(List<MethodFigures> wanted, Set<String> settled) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 
 /**
  * A path from the entry of a method that a test can call to an exit ({@code docs/measures.md},
@@ -54,8 +55,10 @@ public record Way(
   /**
    * The ways of several methods, which one test takes one after the other; the first has the code
    * for all where there is code for each.
+   *
+   * @param joined makes the statements of all into those of one test
    */
-  public static Way together(List<Way> ways) {
+  public static Way together(List<Way> ways, UnaryOperator<List<String>> joined) {
     Way first = ways.get(0);
     if (ways.size() == 1) {
       return first;
@@ -73,7 +76,7 @@ public record Way(
         ways.stream().skip(1).map(way -> hasCode ? way.withoutCode() : way).toList(),
         first.steps(),
         points,
-        hasCode ? first.setUp().withCode(code, assumed) : first.setUp(),
+        hasCode ? first.setUp().withCode(joined.apply(code), assumed) : first.setUp(),
         first.result(),
         ways.stream().mapToInt(Way::doubles).max().orElse(0),
         all(ways, Way::surroundings));
