@@ -1088,4 +1088,20 @@ class Chores implements Cloneable {
       throw new Here(); // open
     }
   }
+
+  interface Radio {
+    int call(int channel);
+
+    String name();
+  }
+
+  /** A double that throws still has a text of its own. */
+  static void silent(Radio radio) {
+    try {
+      radio.call(16);
+    } catch (UnsupportedOperationException e) {
+      String.format("no answer from %s", radio);
+      throw new Here();
+    }
+  }
 }

@@ -135,7 +135,10 @@ final class Doubles {
 
   private static String proxy(String type, Map<String, String> answers) {
     String name = Literals.simple("L" + type + ";");
-    boolean isOne = answers.values().stream().distinct().count() <= 1;
+    // What throws does so only when it is asked this: its text may be part of a message.
+    boolean isOne =
+        answers.values().stream().distinct().count() <= 1
+            && answers.values().stream().noneMatch(answer -> answer.startsWith("throw"));
     int inside = answers.values().stream().mapToInt(Doubles::inside).sum();
     String level = inside == 0 ? "" : String.valueOf(inside + 1);
     String does =
