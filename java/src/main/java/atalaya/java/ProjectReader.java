@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** Reads a project's class files and sources into the model. */
 public final class ProjectReader {
@@ -51,14 +52,35 @@ public final class ProjectReader {
       textOf.put(source.module() + ":" + source.packagePath(), source);
     }
     classes.forEach(bytes -> names.add(bytes.name()));
-    Map<SourceText, SourceFile> parsed = SourceParser.parse(sources);
+    Map<SourceText, SourceFile> parsed = new ConcurrentHashMap<>(SourceParser.parse(sources));
     parsed.forEach((source, file) -> natures.put(source.path(), file.natures()));
     sources.stream()
         .filter(source -> !parsed.containsKey(source))
         .forEach(source -> brokenSources.add(source.path()));
 
-    Map<String, List<ClassFile>> bySource = new LinkedHashMap<>();
     Map<String, Map<Integer, String>> enumMaps = new HashMap<>();
+    Map<String, List<ClassFile>> bySource = bySource(classes, enumMaps);
+    bySource.forEach(
+        (place, files) ->
+            files.forEach(file -> pathOfClass.put(file.name(), path(textOf.get(place)))));
+    // What was matched is let go at once: all of it and all models would be twice the memory.
+    List.copyOf(bySource.entrySet()).parallelStream()
+        .map(
+            of -> {
+              SourceText text = textOf.get(of.getKey());
+              String module = of.getKey().substring(0, of.getKey().indexOf(':'));
+              SourceFile source = text == null ? null : parsed.remove(text);
+              List<ClassFile> files = of.setValue(List.of());
+              return SourceMatcher.match(files, source, module, path(text), enumMaps);
+            })
+        .toList()
+        .forEach(this.classes::addAll);
+  }
+
+  /** The class files by module and source; what they know of others' enums is added. */
+  private Map<String, List<ClassFile>> bySource(
+      Collection<ClassBytes> classes, Map<String, Map<Integer, String>> enumMaps) {
+    Map<String, List<ClassFile>> bySource = new LinkedHashMap<>();
     Map<String, ClassBytes> distinct = new LinkedHashMap<>();
     classes.forEach(bytes -> distinct.putIfAbsent(bytes.name(), bytes));
     for (Read read : List.copyOf(distinct.values()).parallelStream().map(this::read).toList()) {
@@ -71,19 +93,7 @@ public final class ProjectReader {
             .add(file);
       }
     }
-    bySource.forEach(
-        (place, files) ->
-            files.forEach(file -> pathOfClass.put(file.name(), path(textOf.get(place)))));
-    List.copyOf(bySource.entrySet()).parallelStream()
-        .map(
-            of -> {
-              SourceText text = textOf.get(of.getKey());
-              String module = of.getKey().substring(0, of.getKey().indexOf(':'));
-              SourceFile source = text == null ? null : parsed.get(text);
-              return SourceMatcher.match(of.getValue(), source, module, path(text), enumMaps);
-            })
-        .toList()
-        .forEach(this.classes::addAll);
+    return bySource;
   }
 
   private static String path(SourceText text) {
