@@ -1,11 +1,13 @@
 package atalaya.launch.process;
 
+import atalaya.boot.Children;
 import atalaya.points.AgentOptions;
 import atalaya.points.Hash;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
@@ -125,8 +127,7 @@ public final class ObservedCommand {
    */
   public static Ended run(List<String> command, Path directory, String option, Started whenStarted)
       throws IOException, NotStarted {
-    ProcessBuilder builder = new ProcessBuilder(command).directory(directory.toFile()).inheritIO();
-    announce(builder.environment(), option);
+    ProcessBuilder builder = observed(command, option).directory(directory.toFile()).inheritIO();
     long began = System.nanoTime();
     Process process = start(builder);
     whenStarted.with(process.toHandle());
@@ -137,6 +138,18 @@ public final class ObservedCommand {
   /** Where the part files are. */
   public static Path parts(Path scratch) {
     return scratch.resolve("parts");
+  }
+
+  /** A JVM gets the options as arguments, so that it says nothing of them (see there). */
+  private static ProcessBuilder observed(List<String> command, String option) {
+    Map<String, String> announced = new HashMap<>(System.getenv());
+    announce(announced, option);
+    String[] words = command.toArray(String[]::new);
+    ProcessBuilder builder = new ProcessBuilder(Children.command(words, announced));
+    Map<String, String> environment = Children.environment(words, announced);
+    builder.environment().keySet().retainAll(environment.keySet());
+    builder.environment().putAll(environment);
+    return builder;
   }
 
   private static void announce(Map<String, String> environment, String option) {
