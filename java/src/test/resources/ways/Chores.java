@@ -1104,4 +1104,33 @@ class Chores implements Cloneable {
       throw new Here();
     }
   }
+
+  /** What is of one type is not of those asked for before. */
+  static void loaded(Object cargo) {
+    if (cargo instanceof boolean[]) {
+      return;
+    } else if (cargo instanceof Object[]) {
+      return;
+    } else if (cargo instanceof Crane || cargo instanceof Radio) {
+      return;
+    } else if (cargo instanceof int[] && ((int[]) cargo).length == 2) {
+      throw new Here();
+    }
+  }
+
+  static void unloaded(Object cargo) {
+    if (cargo instanceof Crane || cargo instanceof CharSequence || cargo instanceof Cloneable) {
+      return;
+    }
+    if (cargo instanceof Cable && ((Cable) cargo).metres == 30) {
+      throw new Here();
+    }
+  }
+
+  static void empty(Cable cable) {
+    Object any = cable;
+    if (!(any instanceof Cloneable) && any == null) {
+      throw new Here();
+    }
+  }
 }

@@ -300,7 +300,7 @@ final class Instructions extends Interpreter<Symbol> {
       return made.type().equals("L" + type + ";") ? Term.of(1) : Term.unknown("instanceof", "Z");
     }
     if (term instanceof Term.Input input && !mayBeValue(input, type)) {
-      return isOfType(input, type);
+      return walker.objects.askedFor(input, type);
     }
     return Term.operation(Operator.INSTANCE_OF, type, "Z", List.of(term));
   }
@@ -308,7 +308,8 @@ final class Instructions extends Interpreter<Symbol> {
   /** What stands for whether an input is of a type. */
   static Term.Input isOfType(Term.Input input, String type) {
     Term.Source source = input.isFree() ? Term.Source.ARGUMENT : Term.Source.UNKNOWN;
-    return new Term.Input(input.name() + " instanceof " + simple(type), "Z", source, null);
+    String words = Literals.simple(Type.getObjectType(type).getDescriptor());
+    return new Term.Input(input.name() + " instanceof " + words, "Z", source, null);
   }
 
   @Override

@@ -30,6 +30,7 @@ final class Objects {
   private final Map<Input, Making> makings = new HashMap<>();
   private final Map<Term, Term> originals = new HashMap<>();
   private final Set<Input> narrowings = new LinkedHashSet<>();
+  private final Map<Input, Walked.TypeTest> typeTests = new LinkedHashMap<>();
   private final Map<String, Map<State.Field, Term>> enums = new HashMap<>();
   private int nesting;
 
@@ -40,6 +41,18 @@ final class Objects {
   /** The inputs that were taken for more than what they are declared as, as that. */
   Set<Input> narrowings() {
     return narrowings;
+  }
+
+  /** What stands for whether inputs are of a type, where code asks that. */
+  Map<Input, Walked.TypeTest> typeTests() {
+    return typeTests;
+  }
+
+  /** Code asks whether an input is of a type: what stands for that. */
+  Input askedFor(Input input, String type) {
+    Input isIt = Instructions.isOfType(input, type);
+    typeTests.put(isIt, new Walked.TypeTest(input, Type.getObjectType(type).getDescriptor()));
+    return isIt;
   }
 
   Map<Input, Walked.Built> built() {

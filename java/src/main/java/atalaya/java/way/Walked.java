@@ -21,6 +21,7 @@ import java.util.Set;
  * @param thrown the internal name of the exception that ends it, or empty
  * @param built how the objects are made that it needs
  * @param narrowings inputs that are taken for more than they are declared as, as that
+ * @param typeTests what stands for whether inputs are of a type
  * @param doubles the inputs of which methods are called that a double answers
  * @param handedOn the inputs that are given to calls that were not followed
  * @param asked what doubles are asked
@@ -40,6 +41,7 @@ record Walked(
     String thrown,
     Map<Term.Input, Built> built,
     Set<Term.Input> narrowings,
+    Map<Term.Input, TypeTest> typeTests,
     Set<Term.Input> doubles,
     Set<Term.Input> handedOn,
     Set<Asked> asked,
@@ -72,6 +74,9 @@ record Walked(
       return new Cause(level, edge.always());
     }
   }
+
+  /** Code asks whether an input is of a type, a descriptor. */
+  record TypeTest(Term.Input of, String type) {}
 
   /** The constructor of an object and its arguments. */
   record Built(Ref constructor, List<Term.Input> arguments) {}

@@ -166,6 +166,7 @@ final class Walker {
         end.thrown(),
         walker.objects.built(),
         walker.objects.narrowings(),
+        walker.objects.typeTests(),
         walker.doubles,
         walker.handedOn,
         walker.asked,

@@ -62,6 +62,9 @@ final class Wording {
   private final Setters setters;
   private final Set<Input> settled = new HashSet<>();
 
+  /** The very types of what a test gives, by the name of the input, where they are known. */
+  private final Map<String, String> types = new HashMap<>();
+
   /** The fields of objects that a test sets by calling methods. */
   private final Set<Input> set = new HashSet<>();
 
@@ -90,6 +93,7 @@ final class Wording {
     List<Given> givens = new ArrayList<>();
     String call = call(entry, values(entry, walked.arguments()));
     walked.arguments().forEach(argument -> givens.add(given(argument, value(argument), "")));
+    settleTypes();
     Set<Input> told = new LinkedHashSet<>(walked.arguments());
     Set<Input> parts = new LinkedHashSet<>();
     walked.built().values().forEach(built -> parts.addAll(built.arguments()));
@@ -121,6 +125,24 @@ final class Wording {
     }
     List<String> assumed = code.isEmpty() ? List.of() : assumed();
     return new SetUp(givens, code.orElse(List.of()), assumed, open, mayFail);
+  }
+
+  /** Whether something is of a type comes by what it is made as, where that is known. */
+  private void settleTypes() {
+    Kinds kinds = new Kinds(base);
+    walked
+        .typeTests()
+        .forEach(
+            (isIt, test) -> {
+              Object wanted = found.inputs().get(isIt);
+              Optional<Integer> is =
+                  Optional.ofNullable(types.get(test.of().name()))
+                      .flatMap(type -> kinds.isA(type, test.type()))
+                      .map(isA -> isA ? 1 : 0);
+              if (is.isPresent() && is.get().equals(wanted)) {
+                settled.add(isIt);
+              }
+            });
   }
 
   /** How the objects are made that are neither arguments nor given to others as they are made. */
@@ -321,6 +343,18 @@ final class Wording {
   }
 
   private String value(Input input) {
+    String value = making(input);
+    String made = "new " + Literals.simple(input.type()).replaceFirst("\\[].*", "");
+    boolean isMade =
+        value.startsWith(made) && "([<".indexOf(value.charAt(made.length())) >= 0
+            || inWords.containsKey(value);
+    if (isMade || value.equals("null")) {
+      types.putIfAbsent(input.name(), isMade ? input.type() : Kinds.NOTHING);
+    }
+    return value;
+  }
+
+  private String making(Input input) {
     if (found.inputs().containsKey(input)) {
       Object value = found.inputs().get(input);
       Optional<String> literal = Literals.of(value, input.type());
