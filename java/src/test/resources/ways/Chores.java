@@ -12,6 +12,10 @@ import java.util.Comparator;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Objects;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.atomic.AtomicReference;
 
 /**
  * What code of programs is made of: objects that hold others, are set up, and ask each other. Each
@@ -724,7 +728,7 @@ class Chores implements Cloneable {
 
   static void unlike(Tide tide, Crane other) {
     if (tide.getClass() == (Object) other.getClass()) {
-      throw new Here(); // `tide.getClass() == (Object) other.getClass()` true at line 726 cannot happen there
+      throw new Here(); // `tide.getClass() == (Object) other.getClass()` true at line 730 cannot happen there
     }
   }
 
@@ -952,7 +956,7 @@ class Chores implements Cloneable {
     try {
       super.clone();
     } catch (CloneNotSupportedException e) {
-      throw new Here(); // what line 953 needs can't be
+      throw new Here(); // what line 957 needs can't be
     }
   }
 
@@ -1131,6 +1135,111 @@ class Chores implements Cloneable {
     Object any = cable;
     if (!(any instanceof Cloneable) && any == null) {
       throw new Here();
+    }
+  }
+
+  // ---- what threads share ----
+
+  static class Lock {
+    private final AtomicReference<DayOfWeek> day = new AtomicReference<>(DayOfWeek.MONDAY);
+    private final AtomicBoolean isShut = new AtomicBoolean();
+    private final AtomicInteger ships;
+
+    Lock(int ships) {
+      this.ships = new AtomicInteger(ships);
+    }
+  }
+
+  static void shut(Lock lock) {
+    if (lock.isShut.compareAndSet(false, true) && lock.day.get() == DayOfWeek.MONDAY) {
+      throw new Here();
+    }
+  }
+
+  static void fill(Lock lock, int more) {
+    if (lock.ships.addAndGet(more) == 12 && !lock.isShut.get()) {
+      throw new Here();
+    }
+  }
+
+  static void turn(Lock lock) {
+    DayOfWeek before = lock.day.getAndSet(DayOfWeek.FRIDAY);
+    if (before == DayOfWeek.MONDAY && lock.day.get() == DayOfWeek.FRIDAY) {
+      throw new Here();
+    }
+  }
+
+  static void turnedElsewhere(Lock lock) {
+    if (lock.day.get() == DayOfWeek.SUNDAY) {
+      throw new Here(); // open
+    }
+  }
+
+  static void counted(AtomicInteger ships, AtomicBoolean isShut) {
+    if (ships.incrementAndGet() == 4 && ships.get() == 4 && isShut.getAndSet(false)) {
+      throw new Here();
+    }
+  }
+
+  static void twice() {
+    AtomicLong depth = new AtomicLong(3);
+    if (depth.compareAndSet(4, 5)) {
+      throw new Here(); // `depth.compareAndSet(4, 5)` true at line 1186 cannot happen there
+    }
+  }
+
+  record Voyage(
+      int a, int b, int c, int d, int e, int f, int g, int h, int i, int knots) {}
+
+  static void swift(Voyage voyage) {
+    if (voyage.knots() == 30) {
+      throw new Here();
+    }
+  }
+
+  // ---- enums ----
+
+  enum Swell {
+    LOW,
+    RISING,
+    HIGH
+  }
+
+  static void highest(Swell tide, Swell other) {
+    if (tide.compareTo(other) > 1 && other.equals(Swell.LOW)) {
+      throw new Here();
+    }
+  }
+
+  static void told(Swell tide) {
+    if (tide.toString().startsWith("RIS")) {
+      throw new Here();
+    }
+  }
+
+  static void byClass(Object thing) {
+    if (Cable.class.isInstance(thing) && Cable.class.cast(thing).metres == 8) {
+      throw new Here();
+    }
+  }
+
+  static void either(int metres) {
+    Radio radio = metres > 4 ? new Handset() : null;
+    Object any = metres > 3 ? new Cable(metres) : radio;
+    if (!(any instanceof Radio) && new Handset() instanceof Radio && metres == 7) {
+      throw new Here();
+    }
+  }
+
+  static class Handset implements Radio {
+    @Override
+    public int call(int channel) {
+      return channel;
+    }
+
+    @Override
+    public String name() {
+      return "handset";
     }
   }
 }

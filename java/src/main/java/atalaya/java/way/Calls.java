@@ -1,5 +1,6 @@
 package atalaya.java.way;
 
+import atalaya.core.term.ClassValue;
 import atalaya.core.term.Constraint;
 import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Constraint.Completes;
@@ -47,12 +48,14 @@ final class Calls {
 
   private final Walker walker;
   private final Containers containers;
+  private final Holders holders;
   private final Lines lines;
   private boolean isTrying;
 
   Calls(Walker walker) {
     this.walker = walker;
     this.containers = new Containers(walker);
+    this.holders = walker.objects.holders();
     this.lines = new Lines(walker);
   }
 
@@ -169,6 +172,10 @@ final class Calls {
     if (type.isPresent()) {
       return type.get();
     }
+    Optional<Term> ofType = ofType(call, arguments);
+    if (ofType.isPresent()) {
+      return ofType.get();
+    }
     if (call.name.equals("requireNonNull") && call.owner.equals("java/util/Objects")) {
       walker.requireThere(arguments.get(0));
       return arguments.get(0);
@@ -183,8 +190,7 @@ final class Calls {
       return arguments.get(0);
     }
     if (call.name.equals("ordinal") && call.desc.equals("()I")) {
-      return walker.computed(
-          Term.operation(Term.Operator.ORDINAL, "", "I", List.of(arguments.get(0))));
+      return ordinal(arguments.get(0));
     }
     walker.builders.forget(isStatic ? arguments : arguments.subList(1, arguments.size()));
     boolean isBuilder = !isStatic && Builders.isBuilder(call.owner);
@@ -200,6 +206,9 @@ final class Calls {
       if (!lines.isMade(arguments.get(0), call, arguments.subList(1, arguments.size()))) {
         mayWrite(arguments);
       }
+      if (Holders.isHolder(call.owner)) {
+        holders.made(arguments.get(0), arguments.subList(1, arguments.size()));
+      }
       if (Containers.isContainer(call.owner)) {
         containers.made(arguments.get(0), arguments.subList(1, arguments.size()));
       }
@@ -212,6 +221,13 @@ final class Calls {
           containers.call(call.name, arguments.get(0), arguments.subList(1, arguments.size()));
       if (result.isPresent()) {
         return result.get();
+      }
+    }
+    if (!isStatic && Holders.isHolder(call.owner)) {
+      Optional<Term> held =
+          holders.call(call.name, arguments.get(0), arguments.subList(1, arguments.size()));
+      if (held.isPresent()) {
+        return held.get();
       }
     }
     Optional<Term> line = isStatic ? Optional.empty() : lines.call(call, arguments.get(0));
@@ -231,20 +247,76 @@ final class Calls {
       }
       return result;
     }
-    boolean isNamed =
-        call.name.equals("name")
-            && call.desc.equals("()Ljava/lang/String;")
-            && walker.base.code(call.owner).map(ClassCode::isEnum).orElse(false);
-    if (isNamed) {
-      return walker.computed(
-          Term.operation(
-              Term.Operator.CALL, Values.NAME, "Ljava/lang/String;", List.of(arguments.get(0))));
-    }
     if (isByName(call)) {
       return byName(call, arguments.get(0));
     }
+    Optional<Term> ofConstant = ofEnumConstant(call, arguments);
+    if (ofConstant.isPresent()) {
+      return ofConstant.get();
+    }
     Optional<Ref> answering = answering(call, arguments);
     return answering.isPresent() ? own(call, answering.get(), arguments) : foreign(call, arguments);
+  }
+
+  /** A class that is known is asked whether something is of it, or to take it for that. */
+  private Optional<Term> ofType(MethodInsnNode call, List<Term> arguments) {
+    boolean isKnown =
+        call.owner.equals("java/lang/Class")
+            && arguments.size() == 2
+            && arguments.get(0) instanceof Term.Constant constant
+            && constant.value() instanceof ClassValue;
+    if (!isKnown) {
+      return Optional.empty();
+    }
+    String type = ((ClassValue) ((Term.Constant) arguments.get(0)).value()).type();
+    return switch (call.name) {
+      case "isInstance" -> Optional.of(walker.types.isA(arguments.get(1), type));
+      case "cast" -> Optional.of(walker.types.narrowed(arguments.get(1), type));
+      default -> Optional.empty();
+    };
+  }
+
+  /** What the methods give that all enums of the project have, and mostly leave as they are. */
+  private Optional<Term> ofEnumConstant(MethodInsnNode call, List<Term> arguments) {
+    Optional<ClassCode> code = walker.base.code(call.owner).filter(ClassCode::isEnum);
+    if (code.isEmpty()) {
+      return Optional.empty();
+    }
+    return switch (call.name + call.desc) {
+      case "name()" + TEXT -> Optional.of(nameOf(arguments.get(0)));
+      case "toString()" + TEXT ->
+          answering(call, arguments).isPresent()
+              ? Optional.empty()
+              : Optional.of(nameOf(arguments.get(0)));
+      case "compareTo(Ljava/lang/Enum;)I" -> {
+        walker.requireThere(arguments.get(1));
+        yield Optional.of(
+            walker.computed(
+                Term.operation(
+                    Term.Operator.SUBTRACT,
+                    "",
+                    "I",
+                    List.of(ordinal(arguments.get(0)), ordinal(arguments.get(1))))));
+      }
+      case "equals(Ljava/lang/Object;)Z" ->
+          Optional.of(
+              walker.computed(
+                  Term.operation(
+                      Term.Operator.CALL,
+                      "java/lang/Object." + call.name + call.desc,
+                      "Z",
+                      arguments)));
+      default -> Optional.empty();
+    };
+  }
+
+  private Term nameOf(Term constant) {
+    return walker.computed(
+        Term.operation(Term.Operator.CALL, Values.NAME, TEXT, List.of(constant)));
+  }
+
+  private Term ordinal(Term constant) {
+    return walker.computed(Term.operation(Term.Operator.ORDINAL, "", "I", List.of(constant)));
   }
 
   /** Whether a call gives a constant of an enum by its name. */

@@ -50,7 +50,7 @@ final class ClassOf {
   }
 
   private static Term ownOrOther(Walker walker, Term.Input object, String own) {
-    Term isOwn = Instructions.isOfType(object, own);
+    Term isOwn = TypeTests.isOfType(object, own);
     Term other = new Term.Input(object.name() + SUFFIX, CLASS, Term.Source.ELEMENT, null);
     Reason reason = Reason.unwritten(walker.line());
     return Term.choice(

@@ -14,7 +14,6 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.AbstractInsnNode;
@@ -40,8 +39,6 @@ final class Instructions extends Interpreter<Symbol> {
           Opcodes.T_LONG, "J",
           Opcodes.T_FLOAT, "F",
           Opcodes.T_DOUBLE, "D");
-  private static final Set<String> TEXT_LIKE =
-      Set.of("Ljava/lang/Object;", "Ljava/lang/Comparable;", "Ljava/lang/CharSequence;");
 
   private static final String ANYWHERE = "[..]";
 
@@ -200,8 +197,10 @@ final class Instructions extends Interpreter<Symbol> {
         walker.requireThere(term);
         yield Symbol.of(length(term), "I");
       }
-      case Opcodes.CHECKCAST -> Symbol.of(narrowed(term, ((TypeInsnNode) instruction).desc), "");
-      case Opcodes.INSTANCEOF -> Symbol.of(isA(term, ((TypeInsnNode) instruction).desc), "I");
+      case Opcodes.CHECKCAST ->
+          Symbol.of(walker.types.narrowed(term, ((TypeInsnNode) instruction).desc), "");
+      case Opcodes.INSTANCEOF ->
+          Symbol.of(walker.types.isA(term, ((TypeInsnNode) instruction).desc), "I");
       case Opcodes.MONITORENTER, Opcodes.MONITOREXIT -> null;
       default -> throw new IndexOutOfBoundsException("opcode " + opcode);
     };
@@ -261,55 +260,6 @@ final class Instructions extends Interpreter<Symbol> {
     }
     Term made = walker.state.fields.get(lengthOf(array));
     return made == null ? Term.unknown("length", "I") : made;
-  }
-
-  private Term narrowed(Term term, String type) {
-    String descriptor = type.startsWith("[") ? type : "L" + type + ";";
-    boolean isOther =
-        term instanceof Term.Input input
-            && !input.type().equals(descriptor)
-            && !mayBeValue(input, type);
-    if (isOther) {
-      Term.Input input = (Term.Input) term;
-      boolean isWider =
-          input.type().equals("Ljava/lang/Object;")
-              || walker.base.isAbstract(Walker.internal(input.type()))
-              || Platform.isAbstract(Walker.internal(input.type()))
-              || input.source() == Term.Source.ELEMENT;
-      return isWider
-          ? walker.objects.alias(
-              input, new Term.Input(input.name(), descriptor, input.source(), null))
-          : input;
-    }
-    return term;
-  }
-
-  /** Texts and numbers are tried as what may be one. */
-  private static boolean mayBeValue(Term.Input input, String type) {
-    boolean fits =
-        type.equals("java/lang/String") && TEXT_LIKE.contains(input.type())
-            || type.equals("java/lang/Integer") && input.type().equals("Ljava/lang/Object;");
-    return fits && input.isFree();
-  }
-
-  private Term isA(Term term, String type) {
-    if (term.isNull()) {
-      return Term.of(0);
-    }
-    if (term instanceof Term.Made made) {
-      return made.type().equals("L" + type + ";") ? Term.of(1) : Term.unknown("instanceof", "Z");
-    }
-    if (term instanceof Term.Input input && !mayBeValue(input, type)) {
-      return walker.objects.askedFor(input, type);
-    }
-    return Term.operation(Operator.INSTANCE_OF, type, "Z", List.of(term));
-  }
-
-  /** What stands for whether an input is of a type. */
-  static Term.Input isOfType(Term.Input input, String type) {
-    Term.Source source = input.isFree() ? Term.Source.ARGUMENT : Term.Source.UNKNOWN;
-    String words = Literals.simple(Type.getObjectType(type).getDescriptor());
-    return new Term.Input(input.name() + " instanceof " + words, "Z", source, null);
   }
 
   @Override

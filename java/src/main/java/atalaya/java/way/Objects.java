@@ -21,38 +21,33 @@ import org.objectweb.asm.tree.FieldInsnNode;
 
 /** How objects that a way needs are made, and what their fields hold then. */
 final class Objects {
-  private static final int MOST_PARAMETERS = 8;
+  /** Constructors with more are taken only where there is no other. */
+  private static final int MANY_PARAMETERS = 8;
+
   private static final int DEEPEST = 4;
 
   private final Walker walker;
+  private final Holders holders;
   private final Map<Input, Walked.Built> built = new LinkedHashMap<>();
   private final Map<Input, Boolean> tried = new HashMap<>();
   private final Map<Input, Making> makings = new HashMap<>();
   private final Map<Term, Term> originals = new HashMap<>();
   private final Set<Input> narrowings = new LinkedHashSet<>();
-  private final Map<Input, Walked.TypeTest> typeTests = new LinkedHashMap<>();
   private final Map<String, Map<State.Field, Term>> enums = new HashMap<>();
   private int nesting;
 
   Objects(Walker walker) {
     this.walker = walker;
+    this.holders = new Holders(walker);
+  }
+
+  Holders holders() {
+    return holders;
   }
 
   /** The inputs that were taken for more than what they are declared as, as that. */
   Set<Input> narrowings() {
     return narrowings;
-  }
-
-  /** What stands for whether inputs are of a type, where code asks that. */
-  Map<Input, Walked.TypeTest> typeTests() {
-    return typeTests;
-  }
-
-  /** Code asks whether an input is of a type: what stands for that. */
-  Input askedFor(Input input, String type) {
-    Input isIt = Instructions.isOfType(input, type);
-    typeTests.put(isIt, new Walked.TypeTest(input, Type.getObjectType(type).getDescriptor()));
-    return isIt;
   }
 
   Map<Input, Walked.Built> built() {
@@ -123,6 +118,9 @@ final class Objects {
                   ? constant.value()
                   : usual instanceof Term.Made ? Term.THERE : Term.SOMETHING);
       walker.state.fields.put(key, state);
+      if (usual instanceof Term.Made && isHolder(usual)) {
+        holders.mayHaveChanged(state, usual);
+      }
       return state;
     }
     return Term.unknown(field.name, field.desc);
@@ -155,10 +153,14 @@ final class Objects {
     if (!built.containsKey(object) || value instanceof Input) {
       return false;
     }
-    boolean isFilled = walker.state.elements.containsKey(value);
+    boolean isFilled = walker.state.elements.containsKey(value) || isHolder(value);
     boolean changes =
         walker.base.code(field.owner).map(code -> code.changes(field.name)).orElse(true);
     return (isFilled || changes) && wasSetByConstructor(object, field.name, value);
+  }
+
+  private static boolean isHolder(Term term) {
+    return Holders.isHolder(Walker.internal(term.type()));
   }
 
   private final Map<State.Field, Term> byConstructor = new HashMap<>();
@@ -217,9 +219,9 @@ final class Objects {
     List<MethodCode> constructors =
         code.get().constructors().stream()
             .filter(c -> walker.visible.sees(type, c.node().access))
-            .filter(c -> parameters(c) <= MOST_PARAMETERS)
             .sorted(
-                Comparator.comparing((MethodCode c) -> copies(c, object.type()))
+                Comparator.comparing((MethodCode c) -> Math.max(parameters(c), MANY_PARAMETERS))
+                    .thenComparing(c -> copies(c, object.type()))
                     .thenComparing(best))
             .toList();
     for (MethodCode constructor : constructors) {

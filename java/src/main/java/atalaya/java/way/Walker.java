@@ -72,6 +72,7 @@ final class Walker {
   boolean mayHalt;
   final Fixed fixed;
   final Objects objects = new Objects(this);
+  final TypeTests types = new TypeTests(this);
   final Builders builders = new Builders(this);
   State state = new State();
   int depth;
@@ -166,7 +167,7 @@ final class Walker {
         end.thrown(),
         walker.objects.built(),
         walker.objects.narrowings(),
-        walker.objects.typeTests(),
+        walker.types.asked(),
         walker.doubles,
         walker.handedOn,
         walker.asked,

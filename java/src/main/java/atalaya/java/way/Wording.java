@@ -328,13 +328,15 @@ final class Wording {
   }
 
   private static String fieldOf(Input state) {
-    return state.name().substring(state.name().lastIndexOf('.') + 1);
+    String field = Holders.without(state.name());
+    return field.substring(field.lastIndexOf('.') + 1);
   }
 
   /** The object that a test makes whose field it is; empty where it takes one as it is. */
   private Optional<Input> holder(Input state) {
     return walked.built().keySet().stream()
-        .filter(object -> state.name().equals(Objects.prefix(object) + fieldOf(state)))
+        .filter(
+            object -> Holders.without(state.name()).equals(Objects.prefix(object) + fieldOf(state)))
         .findFirst();
   }
 
@@ -454,9 +456,27 @@ final class Wording {
     return Statements.plain(words);
   }
 
+  private Optional<String> ofHolder(Input of) {
+    Input held = Holders.held(of);
+    Object value = found.inputs().get(held);
+    Optional<String> literal =
+        found.inputs().containsKey(held) ? Literals.of(value, held.type()) : Optional.empty();
+    literal.ifPresent(l -> made.put(held, ""));
+    return Optional.of(
+        "new "
+            + Literals.simple(of.type())
+            + (isReference(held) ? "<>(" : "(")
+            + literal.orElse("")
+            + ")");
+  }
+
+  private static boolean isReference(Input held) {
+    return held.type().length() > 1;
+  }
+
   /** What stands for whether an input is of the type that it is taken for. */
   private static Input isOfType(Input as) {
-    return Instructions.isOfType(as, Walker.internal(as.type()));
+    return TypeTests.isOfType(as, Walker.internal(as.type()));
   }
 
   /**
@@ -467,6 +487,9 @@ final class Wording {
     Optional<String> ofLines = Lines.making(of, found.inputs(), made);
     if (ofLines.isPresent()) {
       return ofLines;
+    }
+    if (Holders.isHolder(Walker.internal(of.type()))) {
+      return ofHolder(of);
     }
     Input held = Builders.held(of);
     if (found.inputs().get(held) instanceof String text) {

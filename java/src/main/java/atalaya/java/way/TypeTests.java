@@ -1,0 +1,89 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Platform;
+import atalaya.core.term.Term;
+import atalaya.core.term.Term.Operator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.objectweb.asm.Type;
+
+/** What code asks of the types of objects, and takes them for. */
+final class TypeTests {
+  private static final Set<String> TEXT_LIKE =
+      Set.of("Ljava/lang/Object;", "Ljava/lang/Comparable;", "Ljava/lang/CharSequence;");
+
+  private final Walker walker;
+  private final Map<Term.Input, Walked.TypeTest> asked = new LinkedHashMap<>();
+
+  TypeTests(Walker walker) {
+    this.walker = walker;
+  }
+
+  /** What stands for whether inputs are of a type, where code asks that. */
+  Map<Term.Input, Walked.TypeTest> asked() {
+    return asked;
+  }
+
+  /** Code asks whether an input is of a type: what stands for that. */
+  private Term.Input askedFor(Term.Input input, String type) {
+    Term.Input isIt = isOfType(input, type);
+    asked.put(isIt, new Walked.TypeTest(input, Type.getObjectType(type).getDescriptor()));
+    return isIt;
+  }
+
+  /** An object that is taken for one of another type from now on. */
+  Term narrowed(Term term, String type) {
+    String descriptor = type.startsWith("[") ? type : "L" + type + ";";
+    boolean isOther =
+        term instanceof Term.Input input
+            && !input.type().equals(descriptor)
+            && !mayBeValue(input, type);
+    if (isOther) {
+      Term.Input input = (Term.Input) term;
+      boolean isWider =
+          input.type().equals("Ljava/lang/Object;")
+              || walker.base.isAbstract(Walker.internal(input.type()))
+              || Platform.isAbstract(Walker.internal(input.type()))
+              || input.source() == Term.Source.ELEMENT;
+      return isWider
+          ? walker.objects.alias(
+              input, new Term.Input(input.name(), descriptor, input.source(), input.usual()))
+          : input;
+    }
+    return term;
+  }
+
+  /** Texts and numbers are tried as what may be one. */
+  private static boolean mayBeValue(Term.Input input, String type) {
+    boolean fits =
+        type.equals("java/lang/String") && TEXT_LIKE.contains(input.type())
+            || type.equals("java/lang/Integer") && input.type().equals("Ljava/lang/Object;");
+    return fits && input.isFree();
+  }
+
+  /** Whether an object is of a type: 1 or 0, or what that depends on. */
+  Term isA(Term term, String type) {
+    if (term.isNull()) {
+      return Term.of(0);
+    }
+    if (term instanceof Term.Made made) {
+      return new Kinds(walker.base)
+          .isA(made.type(), Type.getObjectType(type).getDescriptor())
+          .map(isIt -> Term.of(isIt ? 1 : 0))
+          .orElse(Term.unknown("instanceof", "Z"));
+    }
+    if (term instanceof Term.Input input && !mayBeValue(input, type)) {
+      return askedFor(input, type);
+    }
+    return Term.operation(Operator.INSTANCE_OF, type, "Z", List.of(term));
+  }
+
+  /** What stands for whether an input is of a type. */
+  static Term.Input isOfType(Term.Input input, String type) {
+    Term.Source source = input.isFree() ? Term.Source.ARGUMENT : Term.Source.UNKNOWN;
+    String words = Literals.simple(Type.getObjectType(type).getDescriptor());
+    return new Term.Input(input.name() + " instanceof " + words, "Z", source, null);
+  }
+}
