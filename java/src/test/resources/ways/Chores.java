@@ -1242,4 +1242,41 @@ class Chores implements Cloneable {
       return "handset";
     }
   }
+
+  // ---- exceptions that the same method handles ----
+
+  interface Tug {
+    void pull() throws IOException;
+  }
+
+  static void refusedOrder(String order, Tug tug) {
+    try {
+      switch (order) {
+        case "pull":
+          tug.pull();
+          return;
+        default:
+          throw new IllegalArgumentException(order);
+      }
+    } catch (IOException e) {
+      throw new Here();
+    }
+  }
+
+  private static int asked(int depth) {
+    try {
+      if (depth > 5) {
+        throw new IllegalStateException();
+      }
+      return depth;
+    } catch (IllegalStateException e) {
+      return -depth;
+    }
+  }
+
+  static void asksSafely(int depth) {
+    if (asked(depth) == -7) {
+      throw new Here();
+    }
+  }
 }

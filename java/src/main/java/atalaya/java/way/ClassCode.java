@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BiPredicate;
 import java.util.function.IntPredicate;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.FieldVisitor;
@@ -20,7 +19,6 @@ import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.tree.ClassNode;
 import org.objectweb.asm.tree.FieldNode;
 import org.objectweb.asm.tree.InnerClassNode;
-import org.objectweb.asm.tree.MethodInsnNode;
 import org.objectweb.asm.tree.MethodNode;
 
 /** The code of one class. */
@@ -33,21 +31,21 @@ final class ClassCode {
   private volatile Map<String, Map<Integer, String>> enumMaps;
   private volatile Set<String> changed;
 
-  private final BiPredicate<MethodInsnNode, String> mayThrow;
+  private final Exceptions exceptions;
 
-  private ClassCode(byte[] bytes, BiPredicate<MethodInsnNode, String> mayThrow) {
+  private ClassCode(byte[] bytes, Exceptions exceptions) {
     this.bytes = bytes;
-    this.mayThrow = mayThrow;
+    this.exceptions = exceptions;
     this.node = new ClassNode(PointVisitor.ASM);
   }
 
   /**
    * Reads one.
    *
-   * @param mayThrow whether a call can lead to a handler of an exception
+   * @param exceptions what can lead to handlers
    */
-  static Optional<ClassCode> read(byte[] bytes, BiPredicate<MethodInsnNode, String> mayThrow) {
-    ClassCode code = new ClassCode(bytes, mayThrow);
+  static Optional<ClassCode> read(byte[] bytes, Exceptions exceptions) {
+    ClassCode code = new ClassCode(bytes, exceptions);
     try {
       new ClassReader(bytes).accept(code.new Reader(), ClassReader.SKIP_FRAMES);
     } catch (RuntimeException e) {
@@ -79,7 +77,7 @@ final class ClassCode {
       MethodNode method =
           new MethodNode(PointVisitor.ASM, access, name, descriptor, signature, thrown);
       return new MethodCode.Reader(
-          node.name, method, counter, mayThrow, code -> methods.put(name + descriptor, code));
+          node.name, method, counter, exceptions, code -> methods.put(name + descriptor, code));
     }
   }
 

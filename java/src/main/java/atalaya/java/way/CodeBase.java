@@ -423,7 +423,7 @@ public final class CodeBase {
         t ->
             Optional.ofNullable(bytes.get(t))
                 .or(() -> libraries.apply(t))
-                .flatMap(file -> ClassCode.read(file, exceptions::mayThrow)));
+                .flatMap(file -> ClassCode.read(file, exceptions)));
   }
 
   /** The code of a method, of the project or of what it uses. */

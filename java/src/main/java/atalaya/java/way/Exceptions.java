@@ -103,6 +103,11 @@ final class Exceptions {
     return !isAny && !isA(type, "java/lang/RuntimeException") && !isA(type, "java/lang/Error");
   }
 
+  /** Whether an exception is another one; empty where nobody knows. */
+  Optional<Boolean> isKnownA(String type, String other) {
+    return new Kinds(base).isA("L" + type + ";", "L" + other + ";");
+  }
+
   /** Whether a class is another or extends it, as far as the project and the platform tell. */
   boolean isA(String type, String other) {
     String at = type;

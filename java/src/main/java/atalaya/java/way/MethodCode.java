@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BiPredicate;
 import java.util.function.Consumer;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.Opcodes;
@@ -47,6 +46,7 @@ final class MethodCode {
   private final int[] lines;
   private final BitSet allPoints = new BitSet();
   // Found out when it is asked for the first time; twice does no harm.
+  private final BitSet caught = new BitSet();
   private volatile Graph graph;
   private volatile BitSet passedByAll;
   private volatile Optional<Path> shortest;
@@ -56,7 +56,7 @@ final class MethodCode {
       MethodNode node,
       Map<Integer, BitSet> at,
       Map<Integer, Integer> outcomes,
-      BiPredicate<MethodInsnNode, String> mayThrow) {
+      Exceptions exceptions) {
     this.node = node;
     this.ref = new Ref(type, node.name + node.desc);
     int size = node.instructions.size();
@@ -73,7 +73,7 @@ final class MethodCode {
     for (int i = 0; i < size; i++) {
       edges.add(edgesFrom(i, outcomes));
     }
-    exceptions(mayThrow);
+    handlers(exceptions);
     for (int i = 0; i < size; i++) {
       allPoints.or(points[i]);
       edges.get(i).stream().filter(e -> e.point() >= 0).forEach(e -> allPoints.set(e.point()));
@@ -103,7 +103,7 @@ final class MethodCode {
     return from;
   }
 
-  private void exceptions(BiPredicate<MethodInsnNode, String> mayThrow) {
+  private void handlers(Exceptions exceptions) {
     for (TryCatchBlockNode block : node.tryCatchBlocks) {
       // A finally block, of which only what is thrown before it in the same method is followed.
       boolean isFinally = block.type == null;
@@ -112,16 +112,37 @@ final class MethodCode {
       int to = node.instructions.indexOf(block.end);
       for (int i = node.instructions.indexOf(block.start); i < to; i++) {
         AbstractInsnNode instruction = node.instructions.get(i);
-        boolean throwsIt =
+        Optional<Boolean> throwsIt =
             instruction instanceof MethodInsnNode call
-                ? !isFinally && mayThrow.test(call, block.type)
-                : instruction.getOpcode() == Opcodes.ATHROW && (!isFinally || i < handler);
+                ? Optional.of(!isFinally && exceptions.mayThrow(call, block.type))
+                : instruction.getOpcode() != Opcodes.ATHROW
+                    ? Optional.of(false)
+                    : isFinally ? Optional.of(i < handler) : isThrown(i, block.type, exceptions);
         boolean isKnown = edges.get(i).stream().anyMatch(e -> e.to() == handler);
-        if (throwsIt && !isKnown) {
+        if (throwsIt.orElse(true) && !isKnown && !caught.get(i)) {
           edges.get(i).add(new Edge(i, handler, -1, null, thrown));
+          boolean isCertain = instruction.getOpcode() == Opcodes.ATHROW && throwsIt.isPresent();
+          caught.set(i, isCertain && !isFinally);
         }
       }
     }
+  }
+
+  /** Whether what an instruction throws is an exception; empty where its type is not known. */
+  private Optional<Boolean> isThrown(int at, String exception, Exceptions exceptions) {
+    AbstractInsnNode before = node.instructions.get(at).getPrevious();
+    while (before != null && before.getOpcode() < 0) {
+      before = before.getPrevious();
+    }
+    boolean isNew = before instanceof MethodInsnNode made && made.name.equals("<init>");
+    return isNew
+        ? exceptions.isKnownA(((MethodInsnNode) before).owner, exception)
+        : Optional.empty();
+  }
+
+  /** Whether an instruction throws what the method itself handles, in any case. */
+  boolean isCaught(int at) {
+    return caught.get(at);
   }
 
   static boolean isExit(int opcode) {
@@ -202,7 +223,7 @@ final class MethodCode {
 
   /** The same that may throw instead. */
   Optional<Path> shortestThrowing() {
-    PathSearch.Wanted any = new PathSearch.Wanted(point -> 0, Set.of(), List.of(), Set.of(), false);
+    PathSearch.Wanted any = PathSearch.Wanted.any();
     return PathSearch.heaviest(this, any, body -> Optional.empty());
   }
 
@@ -286,7 +307,7 @@ final class MethodCode {
   static final class Reader extends PointVisitor {
     private final String type;
     private final MethodNode node;
-    private final BiPredicate<MethodInsnNode, String> mayThrow;
+    private final Exceptions exceptions;
     private final Consumer<MethodCode> done;
     private final Map<Integer, BitSet> at = new HashMap<>();
     private final Map<Integer, Integer> outcomes = new HashMap<>();
@@ -295,10 +316,10 @@ final class MethodCode {
         String type,
         MethodNode node,
         Counter counter,
-        BiPredicate<MethodInsnNode, String> mayThrow,
+        Exceptions exceptions,
         Consumer<MethodCode> done) {
       super(node, counter);
-      this.mayThrow = mayThrow;
+      this.exceptions = exceptions;
       this.type = type;
       this.node = node;
       this.done = done;
@@ -333,7 +354,7 @@ final class MethodCode {
     @Override
     public void visitEnd() {
       super.visitEnd();
-      done.accept(new MethodCode(type, node, at, outcomes, mayThrow));
+      done.accept(new MethodCode(type, node, at, outcomes, exceptions));
     }
   }
 

@@ -46,8 +46,20 @@ final class PathSearch {
       List<Path.Move> begun,
       Set<Path.Taken> blocked,
       boolean returning) {
+    /** Where only the way there counts. */
+    static final IntToDoubleFunction NO_WEIGHTS = point -> 0;
+
     static Wanted shortest() {
-      return new Wanted(point -> 0, Set.of(), List.of(), Set.of(), true);
+      return new Wanted(NO_WEIGHTS, Set.of(), List.of(), Set.of(), true);
+    }
+
+    /** The shortest, or one that throws. */
+    static Wanted any() {
+      return new Wanted(NO_WEIGHTS, Set.of(), List.of(), Set.of(), false);
+    }
+
+    boolean hasWeights() {
+      return weights != NO_WEIGHTS;
     }
   }
 
@@ -85,7 +97,7 @@ final class PathSearch {
       MethodCode code, Wanted wanted, Function<Ref, Optional<MethodCode>> lambdaBodies) {
     PathSearch search = new PathSearch(code, wanted, lambdaBodies);
     Optional<Path> first = search.find(new BitSet(), false);
-    if (first.isEmpty() || !search.graph.hasLoops()) {
+    if (first.isEmpty() || !search.graph.hasLoops() || !wanted.hasWeights()) {
       return first.filter(search::passesForced);
     }
     Optional<Path> second = search.find(first.get().passed(), true);
@@ -155,8 +167,8 @@ final class PathSearch {
     double[] own = new double[blocks.size()];
     double[] repeatedly = new double[blocks.size()];
     for (int i = 0; i < own.length; i++) {
-      own[i] = worth(blocks.get(i), first) + once(blocks.get(i));
-      repeatedly[i] = worth(blocks.get(i), later);
+      own[i] = (wanted.hasWeights() ? worth(blocks.get(i), first) : 0) + once(blocks.get(i));
+      repeatedly[i] = again ? worth(blocks.get(i), later) : 0;
     }
     for (int layer = layers - 1; layer >= firstTurn; layer--) {
       for (int i = 0; i < own.length; i++) {
@@ -209,6 +221,9 @@ final class PathSearch {
   /** What each point is worth that the path did not begin with, and that was not passed before. */
   private double[] worths(BitSet passed) {
     double[] worths = new double[code.allPoints().length()];
+    if (!wanted.hasWeights()) {
+      return worths;
+    }
     BitSet points = code.allPoints();
     for (int p = points.nextSetBit(0); p >= 0; p = points.nextSetBit(p + 1)) {
       worths[p] = begun.get(p) || passed.get(p) ? 0 : wanted.weights().applyAsDouble(p);
@@ -250,7 +265,10 @@ final class PathSearch {
 
   private double end(int at) {
     int opcode = code.at(at).getOpcode();
-    boolean ends = MethodCode.isExit(opcode) && !(wanted.returning() && opcode == Opcodes.ATHROW);
+    boolean ends =
+        MethodCode.isExit(opcode)
+            && !code.isCaught(at)
+            && !(wanted.returning() && opcode == Opcodes.ATHROW);
     return ends ? 0 : NEVER;
   }
 
@@ -311,7 +329,7 @@ final class PathSearch {
         here = only.to();
       }
       List<Edge> edges = new ArrayList<>(code.edges(here));
-      edges.removeIf(edge -> !edge.thrown().isEmpty());
+      edges.removeIf(edge -> !edge.thrown().isEmpty() && !code.isCaught(edge.from()));
       if (edges.isEmpty()) {
         begun.add(new Path.Move(here, null, 0));
         found.add(new Path(code, begun, Map.of()));

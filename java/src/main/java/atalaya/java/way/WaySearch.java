@@ -9,6 +9,7 @@ import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -131,6 +132,10 @@ final class WaySearch {
   private final PriorityQueue<Try> tries =
       new PriorityQueue<>(
           Comparator.comparingDouble(Try::priority).reversed().thenComparingInt(Try::number));
+
+  /** Of most attempts those through the methods before are the same. */
+  private final Map<Map.Entry<Integer, Set<Path.Taken>>, Optional<Path>> leading = new HashMap<>();
+
   private final Set<List<Path>> seen = new HashSet<>();
   private final Allowance allowance = Allowance.of(OF_METHOD);
   private int added;
@@ -394,7 +399,11 @@ final class WaySearch {
   private List<Path> leadingThere(Attempt attempt) {
     List<Path> paths = new ArrayList<>();
     for (int i = 0; i < sites.size(); i++) {
-      leading(attempt, i, List.of()).ifPresent(paths::add);
+      int level = i;
+      leading
+          .computeIfAbsent(
+              Map.entry(level, attempt.blockedAt(level)), key -> leading(attempt, level, List.of()))
+          .ifPresent(paths::add);
     }
     return paths;
   }
@@ -404,7 +413,11 @@ final class WaySearch {
     boolean isCalled = begun.stream().anyMatch(move -> move.at() == site);
     PathSearch.Wanted search =
         new PathSearch.Wanted(
-            point -> 0, isCalled ? Set.of() : Set.of(site), begun, attempt.blockedAt(level), false);
+            PathSearch.Wanted.NO_WEIGHTS,
+            isCalled ? Set.of() : Set.of(site),
+            begun,
+            attempt.blockedAt(level),
+            false);
     return known
         .base()
         .code(route.get(level))

@@ -82,6 +82,10 @@ class WaysTest {
                   "gauge = a double of Chores.Gauge",
                   "gauge.depth() = 8 a double answers",
                   "gauge.isFrozen(String) = true a double answers"),
+          "refusedOrder",
+              List.of(
+                  "tug = a double of Chores.Tug",
+                  "tug.pull() throws IOException = true a double does"),
           "feesDiffer",
               List.of(
                   "tariff = a double of Chores.Tariff",
