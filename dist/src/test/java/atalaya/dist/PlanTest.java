@@ -7,6 +7,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -141,6 +144,39 @@ class PlanTest {
     assertThat(Shipped.ask(folder, "plan", "--tests", "1").out()).contains("1 test, 1 h 15 min,");
     assertThat(methods("--budget", "20m")).isEmpty();
     Files.delete(folder.resolve("atalaya.yaml"));
+  }
+
+  /** Made once, and printed again as long as nothing changes that it depends on. */
+  @Test
+  void keepsPlansUntilSomethingChanges() throws IOException {
+    Path kept = folder.resolve(".atalaya/plans");
+    Path configuration = folder.resolve("atalaya.yaml");
+    String plan = Shipped.ask(folder, "plan", "harbour.gates").out();
+    assertThat(plan).contains("Gate#admits");
+    Set<Path> first = files(kept);
+    assertThat(Shipped.ask(folder, "plan", "harbour.gates").out()).isEqualTo(plan);
+    assertThat(Shipped.ask(folder, "plan", "harbour.gates", "--full").out()).contains("start");
+    assertThat(files(kept)).isEqualTo(first);
+
+    for (Path file : first) {
+      Files.write(file, new byte[] {31, -117, 8});
+    }
+    assertThat(Shipped.ask(folder, "plan", "harbour.gates").out()).isEqualTo(plan);
+
+    Files.writeString(configuration, "zones:\n  gates: {paths: [\"**/gates/**\"], weight: 2}\n");
+    Shipped.ask(folder, "plan", "harbour.gates");
+    Files.delete(configuration);
+    Shipped.ask(folder, "plan", "harbour.gates", "--tests", "1");
+    Path run = files(folder.resolve(".atalaya/runs")).iterator().next();
+    run.toFile().setLastModified(run.toFile().lastModified() + 5_000);
+    Shipped.ask(folder, "plan", "harbour.gates");
+    assertThat(files(kept)).hasSize(first.size() + 3);
+  }
+
+  private static Set<Path> files(Path in) throws IOException {
+    try (Stream<Path> all = Files.list(in)) {
+      return all.collect(Collectors.toSet());
+    }
   }
 
   @Test

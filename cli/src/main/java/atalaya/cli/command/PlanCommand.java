@@ -3,6 +3,7 @@ package atalaya.cli.command;
 import atalaya.cli.Console;
 import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
+import atalaya.cli.plan.PlanKey;
 import atalaya.cli.plan.Planning;
 import atalaya.cli.plan.Remedies;
 import atalaya.cli.render.BriefJson;
@@ -15,9 +16,11 @@ import atalaya.core.gap.Gap;
 import atalaya.core.naming.Target;
 import atalaya.core.plan.Limits;
 import atalaya.core.plan.Plan;
+import atalaya.core.plan.Planned;
 import atalaya.core.plan.Remedy;
 import atalaya.core.plan.Review;
 import atalaya.core.table.Tables;
+import atalaya.store.plan.PlanFolder;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.table.CsvWriter;
 import atalaya.store.yaml.Configuration;
@@ -112,51 +115,68 @@ public final class PlanCommand extends ReadingCommand {
       if (done) {
         return review(run, points, share);
       }
-      try (Planned planned = planned(run, points, share)) {
-        Format format = format(Format.TEXT);
-        print(out -> print(run, planned, minutes, format, out));
-        if (format == Format.TEXT && !printsToFile()) {
-          next(planned);
-        }
+      Planned planned = planned(run, points, share);
+      Format format = format(Format.TEXT);
+      print(out -> print(run, planned, minutes, format, out));
+      if (format == Format.TEXT && !printsToFile()) {
+        next(planned);
       }
     }
     return ExitCode.DONE;
   }
 
-  /** A plan and what goes with it. */
-  private record Planned(Plan plan, List<Remedy> remedies, Planning planning)
-      implements AutoCloseable {
-    @Override
-    public void close() {
-      planning.close();
+  /** A plan that was made before and is kept, or else made now. */
+  private Planned planned(RunFile run, int points, double share) throws IOException {
+    Optional<PlanFolder> kept = projectHome().map(home -> new PlanFolder(home.resolve("plans")));
+    String key =
+        new PlanKey(console().home())
+            .run(run.path(), run.jvms())
+            .decided(settled(run), judgement(run).accepted())
+            .with(configuration().zones(), target, points, tests, share)
+            .toString();
+    Optional<Planned> known = kept.flatMap(folder -> folder.find(key));
+    if (known.isPresent()) {
+      return known.get();
+    }
+    List<MethodFigures> methods = methods(run);
+    try (Planning planning =
+        new Planning(run, methods, judgement(run).accepted(), configuration().zones()::weight)) {
+      Planned planned = made(planning, run, methods, points, share);
+      if (kept.isPresent()) {
+        keep(kept.get(), key, planned);
+      }
+      return planned;
     }
   }
 
-  private Planned planned(RunFile run, int points, double share) throws IOException {
-    Configuration configuration = configuration();
-    List<MethodFigures> methods = methods(run);
-    Planning planning =
-        new Planning(run, methods, judgement(run).accepted(), configuration.zones()::weight);
+  private static void keep(PlanFolder kept, String key, Planned planned) {
+    try {
+      kept.keep(key, planned);
+    } catch (IOException e) {
+      return; // Nobody asked for it to be kept: it is made again then.
+    }
+  }
+
+  private Planned made(
+      Planning planning, RunFile run, List<MethodFigures> methods, int points, double share)
+      throws IOException {
     Set<String> settled = settled(run);
     Optional<Gap> gap = gap(run);
     if (gap.isPresent()) {
-      Plan plan = forGap(planning, methods, gap.get());
-      return new Planned(plan, List.of(), planning);
+      return planning.with(forGap(planning, methods, gap.get()), List.of());
     }
     if (isLine()) {
-      Plan plan = forLine(run, planning, methods);
-      return new Planned(plan, List.of(), planning);
+      return planning.with(forLine(run, planning, methods), List.of());
     }
     List<MethodFigures> wanted = wanted(methods);
     Plan plan = planning.forMethods(wanted, limits(wanted, points, share), settled).together();
-    return new Planned(plan, new Remedies(planning).of(wanted, plan, settled), planning);
+    return planning.with(plan, new Remedies(planning).of(wanted, plan, settled));
   }
 
   /** What became of the plan of the run before. */
   private int review(RunFile after, int points, double share) throws IOException {
-    try (RunFile before = runBefore(after);
-        Planned planned = planned(before, points, share)) {
-      Plan plan = planned.plan();
+    try (RunFile before = runBefore(after)) {
+      Plan plan = planned(before, points, share).plan();
       Set<String> open = new HashSet<>();
       after.gaps().forEach(gap -> open.add(gap.name()));
       Review review = Review.of(plan, byName(before), byName(after), open);
@@ -333,8 +353,8 @@ public final class PlanCommand extends ReadingCommand {
 
   private void next(Planned planned) {
     if (planned.plan().briefs().isEmpty()) {
-      planned.planning().impossible().forEach((name, because) -> say(name + ": " + because));
-      planned.planning().notFound().forEach((name, because) -> say(name + ": " + because));
+      planned.impossible().forEach((name, because) -> say(name + ": " + because));
+      planned.notFound().forEach((name, because) -> say(name + ": " + because));
       return;
     }
     say("");

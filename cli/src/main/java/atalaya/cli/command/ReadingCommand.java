@@ -219,6 +219,15 @@ abstract class ReadingCommand extends BaseCommand {
     }
   }
 
+  /** Where Atalaya keeps what it has of the project; empty where the project is not here. */
+  Optional<Path> projectHome() {
+    try {
+      return Optional.of(project().home());
+    } catch (NoProject e) {
+      return Optional.empty();
+    }
+  }
+
   private Optional<List<String>> changedClasses(RunFile file) {
     CompletableFuture<Optional<List<String>>> begun = changed.get(file.path());
     try {

@@ -20,13 +20,16 @@ final class Libraries implements AutoCloseable {
   private List<ZipFile> open;
 
   Libraries(List<ObservedJvm> jvms) {
-    for (ObservedJvm jvm : jvms) {
-      for (String entry : jvm.classPath()) {
-        if (entry.endsWith(".jar")) {
-          jars.add(Path.of(jvm.workingDirectory()).resolve(entry).normalize());
-        }
-      }
-    }
+    jvms.forEach(jvm -> jars.addAll(jars(jvm)));
+  }
+
+  /** The jars that a JVM was started with; they may be gone by now. */
+  static List<Path> jars(ObservedJvm jvm) {
+    Path directory = Path.of(jvm.workingDirectory());
+    return jvm.classPath().stream()
+        .filter(entry -> entry.endsWith(".jar"))
+        .map(entry -> directory.resolve(entry).normalize())
+        .toList();
   }
 
   /**

@@ -10,7 +10,9 @@ import atalaya.core.mutant.TriedMutant;
 import atalaya.core.plan.Limits;
 import atalaya.core.plan.MethodTask;
 import atalaya.core.plan.Plan;
+import atalaya.core.plan.Planned;
 import atalaya.core.plan.Planner;
+import atalaya.core.plan.Remedy;
 import atalaya.core.plan.Split;
 import atalaya.core.plan.SurvivorTask;
 import atalaya.core.plan.Task;
@@ -287,14 +289,14 @@ public final class Planning implements AutoCloseable {
     return methods.stream().mapToDouble(m -> m.unwatched().total()).sum();
   }
 
-  /** Why no way leads to something, by the name of the gap or method it was for. */
-  public Map<String, String> impossible() {
-    return impossible;
+  /** A plan with why no way leads to some things. */
+  public Planned with(Plan plan, List<Remedy> remedies) {
+    return new Planned(plan, remedies, impossible, notFound);
   }
 
-  /** The same, where there may be one that was not found. */
-  public Map<String, String> notFound() {
-    return notFound;
+  /** Why no way leads to something, by the name of the gap or method it was for. */
+  Map<String, String> impossible() {
+    return impossible;
   }
 
   /** Whether code outside of the project may use a method, as far as is known. */

@@ -1,0 +1,2 @@
+/** Keeps plans, which take long to make. */
+package atalaya.store.plan;
