@@ -8,9 +8,11 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.Iterator;
 import java.util.List;
+import java.util.ListIterator;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -728,7 +730,7 @@ class Chores implements Cloneable {
 
   static void unlike(Tide tide, Crane other) {
     if (tide.getClass() == (Object) other.getClass()) {
-      throw new Here(); // `tide.getClass() == (Object) other.getClass()` true at line 730 cannot happen there
+      throw new Here(); // `tide.getClass() == (Object) other.getClass()` true at line 732 cannot happen there
     }
   }
 
@@ -956,7 +958,7 @@ class Chores implements Cloneable {
     try {
       super.clone();
     } catch (CloneNotSupportedException e) {
-      throw new Here(); // what line 957 needs can't be
+      throw new Here(); // what line 959 needs can't be
     }
   }
 
@@ -1184,7 +1186,7 @@ class Chores implements Cloneable {
   static void twice() {
     AtomicLong depth = new AtomicLong(3);
     if (depth.compareAndSet(4, 5)) {
-      throw new Here(); // `depth.compareAndSet(4, 5)` true at line 1186 cannot happen there
+      throw new Here(); // `depth.compareAndSet(4, 5)` true at line 1188 cannot happen there
     }
   }
 
@@ -1276,6 +1278,61 @@ class Chores implements Cloneable {
 
   static void asksSafely(int depth) {
     if (asked(depth) == -7) {
+      throw new Here();
+    }
+  }
+
+  // ---- what the platform's types promise ----
+
+  interface Sack extends Collection<String> {
+    int weight();
+  }
+
+  static void heaved(Sack sack) {
+    Collection<String> any = Objects.requireNonNull((Collection<String>) sack);
+    if (any != null && sack.weight() == 40) {
+      throw new Here();
+    }
+  }
+
+  static void rewritten(ListIterator<String> names) {
+    names.set("Nele");
+    names.add("Enno");
+    throw new Here();
+  }
+
+  static void dropped() {
+    List<String> names = new ArrayList<>();
+    names.add("Nele");
+    names.add("Enno");
+    for (Iterator<String> each = names.iterator(); each.hasNext(); ) {
+      if (each.next().startsWith("N")) {
+        each.remove();
+      }
+    }
+    if (names.size() == 1 && names.get(0).equals("Enno")) {
+      throw new Here();
+    }
+  }
+
+  static class Mooring {
+    private Radio radio;
+
+    Mooring(Radio radio) {
+      this.radio = radio;
+    }
+
+    Radio radio() {
+      if (radio == null) {
+        radio = new Handset();
+      }
+      return radio;
+    }
+  }
+
+  static void hailed(Mooring mooring, int often) {
+    Handset handset = (Handset) mooring.radio();
+    if (often == 3) {
       throw new Here();
     }
   }

@@ -9,6 +9,7 @@ import atalaya.core.run.ClassReach;
 import atalaya.core.run.Verdict;
 import atalaya.store.runfile.RunFile;
 import atalaya.store.runfile.RunFolder;
+import java.io.ByteArrayOutputStream;
 import java.io.File;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -35,7 +36,7 @@ import javax.tools.ToolProvider;
 final class WayCheck {
   private static final Pattern IMPORT =
       Pattern.compile("^import\\s+([\\w.]*\\.[A-Z]\\w*)\\s*;", Pattern.MULTILINE);
-  private static final Pattern NAME = Pattern.compile("\\b[A-Z]\\w*\\b");
+  private static final Pattern NAME = Pattern.compile("(?<![.\\w])[A-Z]\\w*\\b");
 
   private final Path project;
   private final String classPath;
@@ -117,6 +118,8 @@ final class WayCheck {
                 "java.lang.reflect.*",
                 "java.util.*",
                 "java.util.concurrent.*",
+                "java.util.concurrent.atomic.*",
+                "java.util.function.*",
                 "java.time.*",
                 "java.math.*",
                 "java.io.*",
@@ -152,12 +155,13 @@ final class WayCheck {
     Files.createDirectories(folder);
     Path file = Files.writeString(folder.resolve(name + ".java"), source);
     Path out = Files.createTempDirectory("ways");
+    ByteArrayOutputStream errors = new ByteArrayOutputStream();
     int failed =
         ToolProvider.getSystemJavaCompiler()
             .run(
                 null,
-                java.io.OutputStream.nullOutputStream(),
-                java.io.OutputStream.nullOutputStream(),
+                errors,
+                errors,
                 "-proc:none",
                 "-d",
                 out.toString(),
@@ -166,6 +170,11 @@ final class WayCheck {
                 file.toString());
     if (failed != 0) {
       System.out.println("does not compile: " + entry + "  " + code);
+      errors
+          .toString()
+          .lines()
+          .filter(line -> line.contains("error:"))
+          .forEach(System.out::println);
       Files.delete(file);
     }
     return failed == 0;

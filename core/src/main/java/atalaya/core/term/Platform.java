@@ -52,7 +52,8 @@ public final class Platform {
   private static final Pattern ROLES =
       Pattern.compile(
           "java/(util/function|util/concurrent|sql|beans|awt/event)/[^/]*|(javax|org/w3c|org/xml)/.*"
-              + "|java/lang/(Runnable|AutoCloseable)|java/util/Comparator"
+              + "|java/lang/(Runnable|AutoCloseable)"
+              + "|java/util/(Comparator|Enumeration|Iterator|ListIterator)"
               + "|java/io/(Closeable|FileFilter|FilenameFilter)");
 
   private static final Pattern GIVING_SOMETHING =

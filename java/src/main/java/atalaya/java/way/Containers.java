@@ -18,6 +18,7 @@ final class Containers {
           "java/util/List",
           "java/util/Set",
           "java/util/SortedSet",
+          "java/util/NavigableSet",
           "java/util/Queue",
           "java/util/Deque",
           "java/lang/Iterable",
@@ -36,6 +37,7 @@ final class Containers {
       Map.of(
           "java/util/Set", "HashSet",
           "java/util/SortedSet", "TreeSet",
+          "java/util/NavigableSet", "TreeSet",
           "java/util/Queue", "ArrayDeque",
           "java/util/Deque", "ArrayDeque");
 
@@ -113,19 +115,38 @@ final class Containers {
         }
         yield Optional.of(Term.of(1));
       }
+      case "remove" -> arguments.isEmpty() ? removed(of) : lost(of);
       case "clear" -> {
         if (known != null) {
           known.clear();
         }
         yield Optional.of(Term.of(0));
       }
-      default -> {
-        if (known != null) {
-          walker.state.elements.remove(of);
-        }
-        yield Optional.empty();
-      }
+      default -> lost(of);
     };
+  }
+
+  private Optional<Term> lost(Term of) {
+    walker.state.elements.remove(of);
+    return Optional.empty();
+  }
+
+  /** An iterator removes what it gave last; before it gave anything it throws. */
+  private Optional<Term> removed(Term iterator) {
+    State.Cursor cursor = walker.state.cursors.get(iterator);
+    if (cursor == null || cursor.next() == 0 && walker.isCaught()) {
+      return lost(iterator);
+    }
+    List<Term> over = walker.state.elements.get(cursor.over());
+    if (cursor.next() == 0) {
+      walker.throwing("java/lang/IllegalStateException");
+    } else if (over != null) {
+      over.remove(cursor.next() - 1);
+      walker.state.cursors.put(iterator, new State.Cursor(cursor.over(), cursor.next() - 1));
+    } else {
+      return Optional.empty();
+    }
+    return Optional.of(Term.of(0));
   }
 
   private static Optional<Term> size(Term of, List<Term> known) {

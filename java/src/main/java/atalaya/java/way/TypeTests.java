@@ -35,10 +35,16 @@ final class TypeTests {
 
   /** An object that is taken for one of another type from now on. */
   Term narrowed(Term term, String type) {
+    if (term instanceof Term.Choice choice) {
+      return new Term.Choice(
+          choice.type(),
+          choice.cases().stream().map(one -> narrowed(one, type)).toList(),
+          choice.size());
+    }
     String descriptor = type.startsWith("[") ? type : "L" + type + ";";
     boolean isOther =
         term instanceof Term.Input input
-            && !input.type().equals(descriptor)
+            && !new Kinds(walker.base).isA(input.type(), descriptor).orElse(false)
             && !mayBeValue(input, type);
     if (isOther) {
       Term.Input input = (Term.Input) term;
@@ -53,6 +59,12 @@ final class TypeTests {
           : input;
     }
     return term;
+  }
+
+  private Term.Case narrowed(Term.Case one, String type) {
+    return one.result() == null
+        ? one
+        : new Term.Case(one.conditions(), narrowed(one.result(), type), one.thrown());
   }
 
   /** Texts and numbers are tried as what may be one. */

@@ -82,6 +82,9 @@ class WaysTest {
                   "gauge = a double of Chores.Gauge",
                   "gauge.depth() = 8 a double answers",
                   "gauge.isFrozen(String) = true a double answers"),
+          "heaved",
+              List.of("sack = a double of Chores.Sack", "sack.weight() = 40 a double answers"),
+          "rewritten", List.of("names = a double of ListIterator"),
           "refusedOrder",
               List.of(
                   "tug = a double of Chores.Tug",
