@@ -63,6 +63,13 @@ public final class CodeBase {
 
   private final Exceptions exceptions = new Exceptions(this);
 
+  /** What answers calls, those by which others may be called first: looked up once. */
+  private final Map<Boolean, Map<Ref, Optional<Ref>>> answering =
+      Map.of(true, new ConcurrentHashMap<>(), false, new ConcurrentHashMap<>());
+
+  private final Map<Boolean, Map<Ref, Optional<Ref>>> likely =
+      Map.of(true, new ConcurrentHashMap<>(), false, new ConcurrentHashMap<>());
+
   private CodeBase(Map<String, byte[]> bytes, Function<String, Optional<byte[]>> libraries) {
     this.bytes = bytes;
     this.libraries = libraries;
@@ -327,9 +334,12 @@ public final class CodeBase {
 
   /** The one method with code that answers a call; empty when there are several, or none. */
   Optional<Ref> answering(Ref named, boolean isVirtual) {
-    if (!has(named.type())) {
-      return Optional.empty();
-    }
+    return has(named.type())
+        ? answering.get(isVirtual).computeIfAbsent(named, n -> lookedUp(n, isVirtual))
+        : Optional.empty();
+  }
+
+  private Optional<Ref> lookedUp(Ref named, boolean isVirtual) {
     Optional<Ref> found = declaring(named);
     if (isVirtual) {
       Set<Ref> all = new HashSet<>();
@@ -347,9 +357,12 @@ public final class CodeBase {
    * The one method of the project that answers a call where no test puts something in its place.
    */
   Optional<Ref> likely(Ref named, boolean isVirtual) {
-    if (!has(named.type())) {
-      return Optional.empty();
-    }
+    return has(named.type())
+        ? likely.get(isVirtual).computeIfAbsent(named, n -> likeliest(n, isVirtual))
+        : Optional.empty();
+  }
+
+  private Optional<Ref> likeliest(Ref named, boolean isVirtual) {
     Set<Ref> all = new HashSet<>();
     declaring(named).ifPresent(all::add);
     if (isVirtual) {

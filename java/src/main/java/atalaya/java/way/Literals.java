@@ -13,11 +13,13 @@ import java.time.LocalTime;
 import java.time.Period;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /** Values as Java has them. */
 final class Literals {
   private static final int LONGEST = 60;
+  private static final Map<String, String> SIMPLE = new ConcurrentHashMap<>();
   private static final Map<String, String> USUAL =
       Map.ofEntries(
           Map.entry("Z", "false"),
@@ -224,6 +226,10 @@ final class Literals {
 
   /** The name of a type without its package, as code has it. */
   static String simple(String descriptor) {
+    return SIMPLE.computeIfAbsent(descriptor, Literals::withoutPackage);
+  }
+
+  private static String withoutPackage(String descriptor) {
     String name = org.objectweb.asm.Type.getType(descriptor).getClassName();
     return name.substring(name.lastIndexOf('.') + 1).replaceAll("\\$(?=[A-Za-z_])", ".");
   }

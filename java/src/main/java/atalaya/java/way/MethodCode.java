@@ -47,6 +47,8 @@ final class MethodCode {
   private final BitSet allPoints = new BitSet();
   // Found out when it is asked for the first time; twice does no harm.
   private final BitSet caught = new BitSet();
+  private final boolean isStraight;
+  private final boolean mayRefuse;
   private volatile Graph graph;
   private volatile BitSet passedByAll;
   private volatile Optional<Path> shortest;
@@ -74,6 +76,8 @@ final class MethodCode {
       edges.add(edgesFrom(i, outcomes));
     }
     handlers(exceptions);
+    this.isStraight = edges.stream().allMatch(MethodCode::isStraight);
+    this.mayRefuse = throwsNew();
     for (int i = 0; i < size; i++) {
       allPoints.or(points[i]);
       edges.get(i).stream().filter(e -> e.point() >= 0).forEach(e -> allPoints.set(e.point()));
@@ -196,8 +200,11 @@ final class MethodCode {
 
   /** Whether control never parts in it. */
   boolean isStraight() {
-    return edges.stream().allMatch(from -> from.size() <= 1)
-        && edges.stream().allMatch(from -> from.stream().allMatch(e -> e.point() < 0));
+    return isStraight;
+  }
+
+  private static boolean isStraight(List<Edge> from) {
+    return from.isEmpty() || from.size() == 1 && from.get(0).point() < 0;
   }
 
   /** The instructions in loops. */
@@ -360,6 +367,10 @@ final class MethodCode {
 
   /** Whether somewhere in it something new is thrown. */
   boolean mayRefuse() {
+    return mayRefuse;
+  }
+
+  private boolean throwsNew() {
     for (int i = 1; i < size(); i++) {
       if (at(i).getOpcode() == Opcodes.ATHROW && at(i - 1) instanceof MethodInsnNode) {
         return true;
