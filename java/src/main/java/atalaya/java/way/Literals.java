@@ -16,7 +16,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
-/** Values as Java has them. */
+/** Values as Java has them, from Java 8 on. */
 final class Literals {
   private static final int LONGEST = 60;
   private static final Map<String, String> SIMPLE = new ConcurrentHashMap<>();
@@ -58,7 +58,7 @@ final class Literals {
           Map.entry("Ljava/lang/ClassLoader;", "ClassLoader.getSystemClassLoader()"),
           Map.entry("Ljava/nio/charset/Charset;", "StandardCharsets.UTF_8"),
           Map.entry("Ljava/nio/ByteBuffer;", "ByteBuffer.allocate(8)"),
-          Map.entry("Ljava/nio/file/Path;", "Path.of(\"a\")"),
+          Map.entry("Ljava/nio/file/Path;", "Paths.get(\"a\")"),
           Map.entry("Ljava/io/File;", "new File(\"a\")"),
           Map.entry("Ljava/io/InputStream;", "new ByteArrayInputStream(new byte[0])"),
           Map.entry("Ljava/io/OutputStream;", "new ByteArrayOutputStream()"),
@@ -179,7 +179,8 @@ final class Literals {
 
   private static String text(String text) {
     if (text.length() > LONGEST && text.chars().distinct().count() == 1) {
-      return text(text.substring(0, 1)) + ".repeat(" + text.length() + ")";
+      String letter = text(text.substring(0, 1));
+      return "String.join(\"\", Collections.nCopies(" + text.length() + ", " + letter + "))";
     }
     StringBuilder literal = new StringBuilder("\"");
     for (char letter : text.toCharArray()) {

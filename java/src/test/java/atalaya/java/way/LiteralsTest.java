@@ -81,15 +81,13 @@ class LiteralsTest {
   @Test
   void areReadByTheCompilerAsTheValues() throws Exception {
     StringBuilder source = new StringBuilder();
-    source.append("import java.math.*; import java.time.*;\n");
+    source.append("import java.math.*; import java.time.*; import java.util.*;\n");
     source.append("public class Written { public static Object[] all() { return new Object[] {\n");
     for (Row row : ROWS) {
       source.append(Literals.of(row.value(), row.type()).orElseThrow()).append(",\n");
     }
     Path file = Files.writeString(folder.resolve("Written.java"), source.append("}; } }"));
-    assertThat(ToolProvider.getSystemJavaCompiler().run(null, null, null, file.toString()))
-        .as(source.toString())
-        .isZero();
+    assertThat(compile(file)).as(source.toString()).isZero();
     try (URLClassLoader loader = new URLClassLoader(new URL[] {folder.toUri().toURL()})) {
       Object[] read = (Object[]) loader.loadClass("Written").getMethod("all").invoke(null);
       assertThat(read).containsExactly(ROWS.stream().map(Row::read).toArray());
@@ -119,9 +117,7 @@ class LiteralsTest {
             + " import java.util.concurrent.*; class Usual { %s value = %s; }";
     Path file = folder.resolve("Usual.java");
     Files.writeString(file, String.format(source, type.getCanonicalName(), usual));
-    assertThat(ToolProvider.getSystemJavaCompiler().run(null, null, null, file.toString()))
-        .as(usual)
-        .isZero();
+    assertThat(compile(file)).as(usual).isZero();
   }
 
   @ParameterizedTest
@@ -146,5 +142,11 @@ class LiteralsTest {
     assertThat(Stream.of("I", "[[C", "Ljava/lang/String;", "LBuoy;").map(Literals::usual))
         .map(usual -> usual.orElse("none"))
         .containsExactly("0", "new char[0][]", "\"a\"", "none");
+  }
+
+  /** What plans have as code is to compile in a project for Java 8, too. */
+  private static int compile(Path file) {
+    String[] arguments = {"--release", "8", "-Xlint:-options", file.toString()};
+    return ToolProvider.getSystemJavaCompiler().run(null, null, null, arguments);
   }
 }
