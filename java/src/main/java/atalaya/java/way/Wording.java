@@ -398,7 +398,11 @@ final class Wording {
     }
     boolean isUsed = !walked.surroundings().isEmpty() || walked.handedOn().contains(input);
     boolean mayBeOpened = isUsed && FILES.contains(input.type());
-    Optional<String> usual = mayBeOpened ? Optional.empty() : Literals.usual(input.type());
+    if (mayBeOpened) {
+      isComplete = false; // Which file it is matters, and no double is one.
+      return "any " + Literals.simple(input.type());
+    }
+    Optional<String> usual = Literals.usual(input.type());
     List<EnumValue> constants =
         base.code(Walker.internal(input.type())).map(ClassCode::constants).orElse(List.of());
     if (!constants.isEmpty()) {
@@ -406,8 +410,7 @@ final class Wording {
     }
     if (usual.isEmpty()) {
       boolean hasToBeThere =
-          mayBeOpened
-              || found.inputs().get(input) instanceof Stand
+          found.inputs().get(input) instanceof Stand
               || narrowing.contains(input)
               || walked.handedOn().contains(input);
       if (!hasToBeThere) {
