@@ -144,7 +144,8 @@ public record Way(
    * @param type simple
    * @param value as Java has it
    * @param beside the value beside it that leads elsewhere, in words; empty where there is none
-   * @param how by which it comes to be there: empty for an argument
+   * @param how by which it comes to be there; empty for an argument, unless conditions on it are
+   *     open
    */
   public record Given(String name, String type, String value, String beside, String how) {}
 

@@ -92,7 +92,10 @@ final class Wording {
   SetUp setUp(Ref entry, List<Step> steps, Optional<String> mayFail) {
     List<Given> givens = new ArrayList<>();
     String call = call(entry, values(entry, walked.arguments()));
-    walked.arguments().forEach(argument -> givens.add(given(argument, value(argument), "")));
+    for (Input argument : walked.arguments()) {
+      boolean isInOpen = found.open().stream().anyMatch(c -> c.inputs().contains(argument));
+      givens.add(given(argument, value(argument), isInOpen ? "but for what is open" : ""));
+    }
     settleTypes();
     Set<Input> told = new LinkedHashSet<>(walked.arguments());
     Set<Input> parts = new LinkedHashSet<>();

@@ -55,6 +55,21 @@ class TellingTest {
           return false;
         }
 
+        public int marked(String mark) {
+          int sum = 0;
+          if (mark.hashCode() == -123456789) {
+            sum++;
+            sum += 2;
+            sum += 3;
+            sum += 4;
+            sum += 5;
+            sum += 6;
+            sum += 7;
+            sum += 8;
+          }
+          return sum;
+        }
+
         public int isLike(Object other) {
           int like = 0;
           if (other instanceof String) {
@@ -323,6 +338,11 @@ class TellingTest {
             "isShort(int)",
             "new Ledger(5, 6).isShort(5);",
             List.of("pages = 5", "this.pages = 5", "this.first = 6")),
+        new Told(
+            "quay.Ledger",
+            "marked(String)",
+            "",
+            List.of("mark = \"a\", but for what is open", "this = new Ledger(0)")),
         new Told(
             "quay.Ledger",
             "isLike(Object)",
