@@ -140,7 +140,7 @@ final class Containers {
     List<Term> over = walker.state.elements.get(cursor.over());
     if (cursor.next() == 0) {
       walker.throwing("java/lang/IllegalStateException");
-    } else if (over != null) {
+    } else if (over != null && cursor.next() <= over.size()) {
       over.remove(cursor.next() - 1);
       walker.state.cursors.put(iterator, new State.Cursor(cursor.over(), cursor.next() - 1));
     } else {
