@@ -18,6 +18,8 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /**
  * What code of programs is made of: objects that hold others, are set up, and ask each other. Each
@@ -730,7 +732,7 @@ class Chores implements Cloneable {
 
   static void unlike(Tide tide, Crane other) {
     if (tide.getClass() == (Object) other.getClass()) {
-      throw new Here(); // `tide.getClass() == (Object) other.getClass()` true at line 732 cannot happen there
+      throw new Here(); // `tide.getClass() == (Object) other.getClass()` true at line 734 cannot happen there
     }
   }
 
@@ -958,7 +960,7 @@ class Chores implements Cloneable {
     try {
       super.clone();
     } catch (CloneNotSupportedException e) {
-      throw new Here(); // what line 959 needs can't be
+      throw new Here(); // what line 961 needs can't be
     }
   }
 
@@ -1186,7 +1188,7 @@ class Chores implements Cloneable {
   static void twice() {
     AtomicLong depth = new AtomicLong(3);
     if (depth.compareAndSet(4, 5)) {
-      throw new Here(); // `depth.compareAndSet(4, 5)` true at line 1188 cannot happen there
+      throw new Here(); // `depth.compareAndSet(4, 5)` true at line 1190 cannot happen there
     }
   }
 
@@ -1333,6 +1335,20 @@ class Chores implements Cloneable {
   static void hailed(Mooring mooring, int often) {
     Handset handset = (Handset) mooring.radio();
     if (often == 3) {
+      throw new Here();
+    }
+  }
+
+  static void counts(Iterable<String> names, int often) {
+    if (often == 4) {
+      throw new Here();
+    }
+  }
+
+  static void counts(Collection<String> names, int often) {}
+
+  static void allOf(Stream<String> names, Predicate<String> is) {
+    if (names.allMatch(is)) {
       throw new Here();
     }
   }

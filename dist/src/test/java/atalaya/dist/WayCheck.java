@@ -128,10 +128,13 @@ final class WayCheck {
                 "java.nio.file.*",
                 "java.util.regex.*",
                 "org.junit.jupiter.api.Test"));
+    imports.addAll(importsOf(type));
     Matcher names = NAME.matcher(code);
     while (names.find()) {
       List<String> types = typesByName.getOrDefault(names.group(), List.of());
-      boolean isHere = types.contains(inPackage + "." + names.group());
+      String simple = "." + names.group();
+      boolean isHere =
+          types.contains(inPackage + simple) || imports.stream().anyMatch(i -> i.endsWith(simple));
       types.stream()
           .filter(t -> !isHere && (types.size() == 1 || t.startsWith(inPackage)))
           .findFirst()
@@ -139,7 +142,6 @@ final class WayCheck {
     }
     StringBuilder source = new StringBuilder();
     source.append(inPackage.isEmpty() ? "" : "package " + inPackage + ";\n");
-    imports.addAll(importsOf(type));
     imports.forEach(i -> source.append("import ").append(i).append(";\n"));
     source.append("class ").append(name).append(" {\n  @Test\n");
     source.append("  void takesTheWay() throws Throwable {\n");

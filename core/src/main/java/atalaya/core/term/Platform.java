@@ -94,7 +94,12 @@ public final class Platform {
 
   /** Whether a type of the platform is what tests put something of their own in place of. */
   public static boolean isRole(String owner) {
-    return ROLES.matcher(owner).matches() && type(owner).map(Class::isInterface).orElse(false);
+    return ROLES.matcher(owner).matches() && isInterface(owner);
+  }
+
+  /** Whether a type of the platform is an interface. */
+  public static boolean isInterface(String owner) {
+    return type(owner).map(Class::isInterface).orElse(false);
   }
 
   /**

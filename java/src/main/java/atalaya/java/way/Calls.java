@@ -27,6 +27,7 @@ import org.objectweb.asm.tree.MethodInsnNode;
 /** What calls give. */
 final class Calls {
   private static final String TEXT = "Ljava/lang/String;";
+  private static final String STREAMS = "java/util/stream/";
   private static final int MOST_PATHS = 12;
   private static final int MOST_CALLED = 40;
   private static final Pattern MAY_THROW =
@@ -132,7 +133,8 @@ final class Calls {
    * one that is given a text, whether it takes any.
    */
   private void returns(MethodInsnNode call, List<Term> arguments) {
-    handOn(call.owner.startsWith("java/") ? List.of() : arguments);
+    boolean takesAny = call.owner.startsWith("java/") && !call.owner.startsWith(STREAMS);
+    handOn(takesAny ? List.of() : arguments);
     boolean takesText = arguments.stream().anyMatch(a -> a.type().equals(TEXT) && !a.isConstant());
     if (takesText) {
       walker

@@ -338,6 +338,8 @@ final class Objects {
     return walker.base.has(type)
         ? walker.base.isAbstract(type) && (walker.base.access(type) & Opcodes.ACC_ENUM) == 0
         : input.source() != Term.Source.RESULT
-            && (Platform.isRole(type) || walker.base.isLibraryInterface(type));
+            && (Platform.isRole(type)
+                || walker.base.isLibraryInterface(type)
+                || Platform.isInterface(type) && Literals.usual(input.type()).isEmpty());
   }
 }

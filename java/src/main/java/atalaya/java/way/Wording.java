@@ -178,14 +178,22 @@ final class Wording {
           value.equals("null")
               || isDouble
               || isTakenForMore(argument)
+              || isOfOtherType(argument.type(), value)
               || BROAD.contains(argument.type()) && !value.startsWith("new Object(");
-      boolean needsType = isVague && isOverloaded(of);
+      boolean needsType = isVague && isOverloaded(of, i);
       if (needsType && isDouble) {
         inWords.put(cast(argument.type()) + value, inWords.get(value));
       }
       values.add(needsType ? cast(argument.type()) + value : value);
     }
     return values;
+  }
+
+  /** Whether what is made is of a more special type than what it is made for. */
+  private static boolean isOfOtherType(String type, String value) {
+    return type.startsWith("L")
+        && value.startsWith("new ")
+        && !value.startsWith("new " + Literals.simple(type));
   }
 
   /** Whether an argument is of a type that the method asks for by {@code instanceof}. */
@@ -195,18 +203,25 @@ final class Wording {
         .anyMatch(as -> settled.contains(isOfType(as)));
   }
 
-  private boolean isOverloaded(Ref of) {
-    Set<String> all = new HashSet<>();
+  /** Whether there is a method of the same name that takes something else in a place. */
+  private boolean isOverloaded(Ref of, int at) {
+    Type[] own = Type.getArgumentTypes(of.descriptor());
     boolean isCalledOnIt = !of.name().equals("<init>") && walked.receiver() != null;
     String type = isCalledOnIt ? Walker.internal(walked.receiver().type()) : of.type();
     while (type != null && base.has(type)) {
-      base.methods(type).stream()
-          .filter(code -> code.startsWith(of.name() + "("))
-          .map(code -> code.substring(0, code.indexOf(')')))
-          .forEach(all::add);
+      for (String code : base.methods(type)) {
+        Type[] types = Type.getArgumentTypes(code.substring(code.indexOf('(')));
+        boolean takesOther =
+            code.startsWith(of.name() + "(")
+                && types.length == own.length
+                && !types[at].equals(own[at]);
+        if (takesOther) {
+          return true;
+        }
+      }
       type = isCalledOnIt ? base.above(type).orElse(null) : null;
     }
-    return all.size() > 1;
+    return false;
   }
 
   private static boolean isLambda(String value) {

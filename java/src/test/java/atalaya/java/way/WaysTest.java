@@ -289,7 +289,7 @@ class WaysTest {
   private static String thrownBy(String type, List<String> code) throws Exception {
     String source =
         "import java.util.*; import java.io.*; import java.lang.reflect.Proxy; import java.nio.file.*;"
-            + " import java.nio.charset.*; import java.util.concurrent.atomic.*; import java.time.*; import java.math.*; public class Run extends "
+            + " import java.nio.charset.*; import java.util.concurrent.atomic.*; import java.util.stream.*; import java.time.*; import java.math.*; public class Run extends "
             + type
             + " {"
             + " public static String run() {\n try {\n"
