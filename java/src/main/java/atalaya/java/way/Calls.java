@@ -500,7 +500,7 @@ final class Calls {
   private Term unfollowed(MethodInsnNode call, Optional<MethodCode> code, List<Term> arguments) {
     handOn(arguments);
     walker.mayHalt |= code.filter(c -> walker.base.isHalting(c.ref())).isPresent();
-    if (code.isEmpty() || code.get().mayRefuse()) {
+    if (code.isEmpty() || walker.base.mayRefuse(code.get())) {
       Term throwing = throwing(call, walker.isCaught() ? "what is caught" : "an exception");
       Reason reason = Reason.unwritten(walker.line());
       walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));

@@ -61,11 +61,16 @@ public final class CodeBase {
   private final Map<String, Map<String, Ref>> named = new ConcurrentHashMap<>();
   private final Map<String, Optional<ClassCode>> codes = new ConcurrentHashMap<>();
 
+  /** So many methods are looked at for whether one of them throws something new. */
+  private static final int MOST_CALLED = 60;
+
   private final Exceptions exceptions = new Exceptions(this);
 
   /** What answers calls, those by which others may be called first: looked up once. */
   private final Map<Boolean, Map<Ref, Optional<Ref>>> answering =
       Map.of(true, new ConcurrentHashMap<>(), false, new ConcurrentHashMap<>());
+
+  private final Map<Ref, Boolean> refusing = new ConcurrentHashMap<>();
 
   private final Map<Boolean, Map<Ref, Optional<Ref>>> likely =
       Map.of(true, new ConcurrentHashMap<>(), false, new ConcurrentHashMap<>());
@@ -437,6 +442,20 @@ public final class CodeBase {
             Optional.ofNullable(bytes.get(t))
                 .or(() -> libraries.apply(t))
                 .flatMap(file -> ClassCode.read(file, exceptions)));
+  }
+
+  /** Whether somewhere in a method, or in what it calls of the project, something new is thrown. */
+  boolean mayRefuse(MethodCode code) {
+    return refusing.computeIfAbsent(code.ref(), ref -> mayRefuse(code, new HashSet<>(Set.of(ref))));
+  }
+
+  private boolean mayRefuse(MethodCode code, Set<Ref> known) {
+    return code.mayRefuse()
+        || code.called().stream()
+            .flatMap(called -> likely(called, true).stream())
+            .filter(called -> known.size() < MOST_CALLED && known.add(called))
+            .flatMap(called -> code(called).stream())
+            .anyMatch(called -> mayRefuse(called, known));
   }
 
   /** The code of a method, of the project or of what it uses. */

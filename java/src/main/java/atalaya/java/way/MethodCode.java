@@ -365,6 +365,17 @@ final class MethodCode {
     }
   }
 
+  /** The methods that it calls, as its instructions name them. */
+  List<Ref> called() {
+    List<Ref> called = new ArrayList<>();
+    for (AbstractInsnNode instruction : node.instructions) {
+      if (instruction instanceof MethodInsnNode call) {
+        called.add(new Ref(call.owner, call.name + call.desc));
+      }
+    }
+    return called;
+  }
+
   /** Whether somewhere in it something new is thrown. */
   boolean mayRefuse() {
     return mayRefuse;
