@@ -1352,4 +1352,14 @@ class Chores implements Cloneable {
       throw new Here();
     }
   }
+
+  static void eitherThrown(int depth) {
+    try {
+      throw depth > 3 ? new IllegalArgumentException() : new IllegalStateException();
+    } catch (IllegalArgumentException e) {
+      if (depth == 5) {
+        throw new Here();
+      }
+    }
+  }
 }

@@ -163,14 +163,17 @@ class PlanTest {
     }
     assertThat(Shipped.ask(folder, "plan", "harbour.gates").out()).isEqualTo(plan);
 
-    Files.writeString(configuration, "zones:\n  gates: {paths: [\"**/gates/**\"], weight: 2}\n");
-    Shipped.ask(folder, "plan", "harbour.gates");
+    for (String zone : List.of("gates", "gates", "locks")) {
+      Files.writeString(configuration, "zones:\n  a: {paths: \"**/" + zone + "/**\", weight: 2}\n");
+      Shipped.ask(folder, "plan", "harbour.gates");
+    }
+    assertThat(files(kept)).as("one for each zone").hasSize(first.size() + 2);
     Files.delete(configuration);
     Shipped.ask(folder, "plan", "harbour.gates", "--tests", "1");
     Path run = files(folder.resolve(".atalaya/runs")).iterator().next();
     run.toFile().setLastModified(run.toFile().lastModified() + 5_000);
     Shipped.ask(folder, "plan", "harbour.gates");
-    assertThat(files(kept)).hasSize(first.size() + 3);
+    assertThat(files(kept)).hasSize(first.size() + 4);
   }
 
   private static Set<Path> files(Path in) throws IOException {

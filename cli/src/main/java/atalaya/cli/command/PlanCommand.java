@@ -14,6 +14,7 @@ import atalaya.core.decide.Decision.Ruling;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.gap.Gap;
 import atalaya.core.naming.Target;
+import atalaya.core.naming.Zones;
 import atalaya.core.plan.Limits;
 import atalaya.core.plan.Plan;
 import atalaya.core.plan.Planned;
@@ -127,20 +128,20 @@ public final class PlanCommand extends ReadingCommand {
 
   /** A plan that was made before and is kept, or else made now. */
   private Planned planned(RunFile run, int points, double share) throws IOException {
+    Zones zones = configuration().zones();
     Optional<PlanFolder> kept = projectHome().map(home -> new PlanFolder(home.resolve("plans")));
     String key =
         new PlanKey(console().home())
             .run(run.path(), run.jvms())
             .decided(settled(run), judgement(run).accepted())
-            .with(configuration().zones(), target, points, tests, share)
+            .with(zones, target, points, tests, share)
             .toString();
     Optional<Planned> known = kept.flatMap(folder -> folder.find(key));
     if (known.isPresent()) {
       return known.get();
     }
     List<MethodFigures> methods = methods(run);
-    try (Planning planning =
-        new Planning(run, methods, judgement(run).accepted(), configuration().zones()::weight)) {
+    try (Planning planning = new Planning(run, methods, judgement(run).accepted(), zones::weight)) {
       Planned planned = made(planning, run, methods, points, share);
       if (kept.isPresent()) {
         keep(kept.get(), key, planned);

@@ -9,10 +9,12 @@ import java.util.stream.Stream;
 
 /** Globs from the project's root; one without wildcards also names all that is below it. */
 public final class PathPatterns {
+  private final List<String> patterns;
   private final List<PathMatcher> matchers;
 
-  private PathPatterns(List<PathMatcher> matchers) {
-    this.matchers = matchers;
+  private PathPatterns(List<String> patterns) {
+    this.patterns = List.copyOf(patterns);
+    this.matchers = patterns.stream().flatMap(PathPatterns::matchers).toList();
   }
 
   /**
@@ -21,7 +23,7 @@ public final class PathPatterns {
    * @throws IllegalArgumentException when one can't be read
    */
   public static PathPatterns of(List<String> patterns) {
-    return new PathPatterns(patterns.stream().flatMap(PathPatterns::matchers).toList());
+    return new PathPatterns(patterns);
   }
 
   private static Stream<PathMatcher> matchers(String patterns) {
@@ -41,5 +43,11 @@ public final class PathPatterns {
   public boolean match(String path) {
     Path asPath = Path.of(path);
     return matchers.stream().anyMatch(matcher -> matcher.matches(asPath));
+  }
+
+  /** The patterns as they were written. */
+  @Override
+  public String toString() {
+    return patterns.toString();
   }
 }

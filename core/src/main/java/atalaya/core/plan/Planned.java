@@ -1,5 +1,7 @@
 package atalaya.core.plan;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -17,5 +19,7 @@ public record Planned(
     Map<String, String> notFound) {
   public Planned {
     remedies = List.copyOf(remedies);
+    impossible = Collections.unmodifiableMap(new LinkedHashMap<>(impossible));
+    notFound = Collections.unmodifiableMap(new LinkedHashMap<>(notFound));
   }
 }

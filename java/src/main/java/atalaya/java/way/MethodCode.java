@@ -108,6 +108,9 @@ final class MethodCode {
   }
 
   private void handlers(Exceptions exceptions) {
+    BitSet comeTo = new BitSet();
+    edges.forEach(
+        from -> from.stream().filter(e -> e.to() != e.from() + 1).forEach(e -> comeTo.set(e.to())));
     for (TryCatchBlockNode block : node.tryCatchBlocks) {
       // A finally block, of which only what is thrown before it in the same method is followed.
       boolean isFinally = block.type == null;
@@ -121,7 +124,9 @@ final class MethodCode {
                 ? Optional.of(!isFinally && exceptions.mayThrow(call, block.type))
                 : instruction.getOpcode() != Opcodes.ATHROW
                     ? Optional.of(false)
-                    : isFinally ? Optional.of(i < handler) : isThrown(i, block.type, exceptions);
+                    : isFinally
+                        ? Optional.of(i < handler)
+                        : isThrown(i, block.type, exceptions, comeTo);
         boolean isKnown = edges.get(i).stream().anyMatch(e -> e.to() == handler);
         if (throwsIt.orElse(true) && !isKnown && !caught.get(i)) {
           edges.get(i).add(new Edge(i, handler, -1, null, thrown));
@@ -132,15 +137,24 @@ final class MethodCode {
     }
   }
 
-  /** Whether what an instruction throws is an exception; empty where its type is not known. */
-  private Optional<Boolean> isThrown(int at, String exception, Exceptions exceptions) {
-    AbstractInsnNode before = node.instructions.get(at).getPrevious();
-    while (before != null && before.getOpcode() < 0) {
-      before = before.getPrevious();
+  /**
+   * Whether what an instruction throws is an exception; empty where its type is not known.
+   *
+   * @param comeTo where control comes to from elsewhere, maybe with something else to throw
+   */
+  private Optional<Boolean> isThrown(
+      int at, String exception, Exceptions exceptions, BitSet comeTo) {
+    int before = at - 1;
+    while (before >= 0 && node.instructions.get(before).getOpcode() < 0) {
+      before--;
     }
-    boolean isNew = before instanceof MethodInsnNode made && made.name.equals("<init>");
+    boolean isNew =
+        before >= 0
+            && comeTo.get(before + 1, at + 1).isEmpty()
+            && node.instructions.get(before) instanceof MethodInsnNode made
+            && made.name.equals("<init>");
     return isNew
-        ? exceptions.isKnownA(((MethodInsnNode) before).owner, exception)
+        ? exceptions.isKnownA(((MethodInsnNode) at(before)).owner, exception)
         : Optional.empty();
   }
 

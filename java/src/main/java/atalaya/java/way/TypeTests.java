@@ -41,7 +41,7 @@ final class TypeTests {
           choice.cases().stream().map(one -> narrowed(one, type)).toList(),
           choice.size());
     }
-    String descriptor = type.startsWith("[") ? type : "L" + type + ";";
+    String descriptor = Type.getObjectType(type).getDescriptor();
     boolean isOther =
         term instanceof Term.Input input
             && !new Kinds(walker.base).isA(input.type(), descriptor).orElse(false)
