@@ -77,6 +77,10 @@ public final class Solver {
       inputs.putAll(answer.inputs());
     }
     all.stream().filter(c -> isOpen(c, inputs) && !open.contains(c)).forEach(open::add);
+    Set<Term.Input> needed = new HashSet<>();
+    Values values = new Values(new LinkedHashMap<>(inputs));
+    all.forEach(one -> one.terms().forEach(term -> values.needed(term, needed)));
+    inputs.keySet().retainAll(needed);
     return new Solution.Found(inputs, open, doubts);
   }
 
@@ -88,8 +92,10 @@ public final class Solver {
       search = search(group, mostComputed);
       found = search.run();
     }
-    if (found.isEmpty() && !search.isExhausted()) {
-      found = byCases(group);
+    boolean isDone = found.isEmpty() ? search.isExhausted() : holdsFor(found, group);
+    if (!isDone) {
+      Map<Term.Input, Object> better = byCases(group);
+      found = better.isEmpty() ? found : better;
     }
     if (!found.isEmpty()) {
       return new Answers.Answer(found, Optional.empty(), false);
@@ -111,9 +117,12 @@ public final class Solver {
   /** Values for all of some conditions, or none. */
   private Map<Term.Input, Object> valuesOfAll(List<Constraint> constraints) {
     Map<Term.Input, Object> found = search(constraints, mostComputed).run();
-    Values values = new Values(found);
-    boolean isAll = constraints.stream().allMatch(c -> Boolean.TRUE.equals(values.holds(c)));
-    return isAll ? found : Map.of();
+    return holdsFor(found, constraints) ? found : Map.of();
+  }
+
+  private static boolean holdsFor(Map<Term.Input, Object> inputs, List<Constraint> constraints) {
+    Values values = new Values(inputs);
+    return constraints.stream().allMatch(c -> Boolean.TRUE.equals(values.holds(c)));
   }
 
   private static boolean isOpen(Constraint constraint, Map<Term.Input, Object> inputs) {

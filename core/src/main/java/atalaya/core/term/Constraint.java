@@ -18,6 +18,11 @@ public sealed interface Constraint {
     public List<Term> terms() {
       return List.of(left, right);
     }
+
+    /** What holds when this does not. */
+    public Compared negated() {
+      return new Compared(left, relation.negated(), right, reason);
+    }
   }
 
   /**

@@ -47,6 +47,11 @@ public sealed interface Term {
       return source != Source.FIXED && source != Source.UNKNOWN;
     }
 
+    /** Whether a value is what it is where nothing is done about it. */
+    public boolean isUsually(Object value) {
+      return usual == THERE && value instanceof Stand || Objects.equals(usual, value);
+    }
+
     /** Names are nearly unique, and their hash code is known. */
     @Override
     public int hashCode() {
@@ -118,7 +123,10 @@ public sealed interface Term {
     }
   }
 
-  /** What a method with branches gives: the result of the one case whose conditions hold. */
+  /**
+   * What a method with branches gives: the result of the one case whose conditions hold. Those of
+   * two never hold at once; where none of them do, nobody knows what it gives.
+   */
   record Choice(String type, List<Case> cases, int size, int hash) implements Term {
     public Choice {
       cases = List.copyOf(cases);
@@ -225,6 +233,16 @@ public sealed interface Term {
       }
     }
     return size > LARGEST ? unknown(name, type) : new Choice(type, cases, size);
+  }
+
+  /** One of two terms, as a condition comes out. */
+  static Term either(
+      String name, String type, Constraint.Compared isIt, Term then, Term otherwise) {
+    return choice(
+        name,
+        type,
+        List.of(
+            new Case(List.of(isIt), then, ""), new Case(List.of(isIt.negated()), otherwise, "")));
   }
 
   /** Whether it is {@code null} for certain. */

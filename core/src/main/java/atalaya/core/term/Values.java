@@ -9,6 +9,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
 
 /**
  * Computes terms for given inputs, as the Java language does (JLS 15), overflow included.
@@ -120,22 +122,39 @@ public record Values(Map<Term.Input, Object> inputs) {
 
   private Object of(Term.Choice choice) {
     for (Term.Case one : choice.cases()) {
-      boolean all = true;
-      for (Constraint condition : one.conditions()) {
-        Boolean holds = holds(condition);
-        if (holds == null) {
-          return UNDECIDED;
-        }
-        if (!holds) {
-          all = false;
-          break;
-        }
-      }
-      if (all) {
+      if (isTaken(one)) {
         return one.result() == null ? new Thrown(one.thrown()) : of(one.result());
       }
     }
     return UNDECIDED;
+  }
+
+  /** Adds the inputs that matter for what a term comes to: of a choice those of the case taken. */
+  public void needed(Term term, Set<Term.Input> into) {
+    if (term instanceof Term.Input input) {
+      into.add(input);
+    } else if (term instanceof Operation operation) {
+      operation.operands().forEach(operand -> needed(operand, into));
+    } else if (term instanceof Term.Choice choice) {
+      Optional<Term.Case> taken = choice.cases().stream().filter(this::isTaken).findFirst();
+      taken.map(List::of).orElse(choice.cases()).forEach(one -> needed(one, into));
+    }
+  }
+
+  private void needed(Term.Case one, Set<Term.Input> into) {
+    one.conditions().forEach(c -> c.terms().forEach(term -> needed(term, into)));
+    if (one.result() != null) {
+      needed(one.result(), into);
+    }
+  }
+
+  private boolean isTaken(Term.Case one) {
+    for (Constraint condition : one.conditions()) {
+      if (!Boolean.TRUE.equals(holds(condition))) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private Object of(Operation operation) {

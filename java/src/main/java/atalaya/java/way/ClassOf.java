@@ -5,7 +5,6 @@ import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.Term;
-import java.util.List;
 import java.util.Optional;
 import org.objectweb.asm.tree.MethodInsnNode;
 
@@ -53,16 +52,8 @@ final class ClassOf {
     Term isOwn = TypeTests.isOfType(object, own);
     Term other = new Term.Input(object.name() + SUFFIX, CLASS, Term.Source.ELEMENT, null);
     Reason reason = Reason.unwritten(walker.line());
-    return Term.choice(
-        "getClass(..)",
-        CLASS,
-        List.of(
-            new Term.Case(
-                List.of(new Compared(isOwn, Relation.NOT_EQUAL, Term.of(0), reason)),
-                constant(own),
-                ""),
-            new Term.Case(
-                List.of(new Compared(isOwn, Relation.EQUAL, Term.of(0), reason)), other, "")));
+    Compared isIt = new Compared(isOwn, Relation.NOT_EQUAL, Term.of(0), reason);
+    return Term.either("getClass(..)", CLASS, isIt, constant(own), other);
   }
 
   /** Whether a value is the class of what stands for any object. */

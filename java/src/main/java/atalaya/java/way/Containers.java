@@ -162,12 +162,7 @@ final class Containers {
       return Term.of(relation.holds(Integer.compare(count, than)) ? 1 : 0);
     }
     Compared holds = new Compared(size, relation, Term.of(than), Reason.unwritten(0));
-    return Term.choice(
-        "size",
-        "Z",
-        List.of(
-            new Term.Case(List.of(holds), Term.of(1), ""),
-            new Term.Case(List.of(), Term.of(0), "")));
+    return Term.either("size", "Z", holds, Term.of(1), Term.of(0));
   }
 
   private Optional<Term> iterator(Term of) {

@@ -135,14 +135,7 @@ final class Holders {
       put(holder, known ? arguments.get(1) : before);
       return Term.of(known ? 1 : 0);
     }
-    put(holder, either(isIt, before.type(), arguments.get(1), before));
-    return either(isIt, "Z", Term.of(1), Term.of(0));
-  }
-
-  private static Term either(Compared isIt, String type, Term then, Term otherwise) {
-    return Term.choice(
-        "compareAndSet(..)",
-        type,
-        List.of(new Term.Case(List.of(isIt), then, ""), new Term.Case(List.of(), otherwise, "")));
+    put(holder, Term.either("compareAndSet(..)", before.type(), isIt, arguments.get(1), before));
+    return Term.either("compareAndSet(..)", "Z", isIt, Term.of(1), Term.of(0));
   }
 }

@@ -1,5 +1,6 @@
 package atalaya.java.way;
 
+import atalaya.core.term.Constraint;
 import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Constraint.Completes;
 import atalaya.core.term.Constraint.Reason;
@@ -419,7 +420,11 @@ final class Instructions extends Interpreter<Symbol> {
     if (cases.isEmpty()) {
       return Term.unknown("the key of a switch", "I");
     }
-    cases.add(new Term.Case(List.of(), Term.of(-1), ""));
+    List<Constraint> otherwise =
+        cases.stream()
+            .map(one -> (Constraint) ((Compared) one.conditions().get(0)).negated())
+            .toList();
+    cases.add(new Term.Case(otherwise, Term.of(-1), ""));
     return Term.choice("the key of a switch", "I", cases);
   }
 

@@ -1,9 +1,11 @@
 package atalaya.java.way;
 
+import atalaya.core.solve.Solution;
 import atalaya.core.term.Constraint;
 import atalaya.core.term.Term;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.BitSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -52,6 +54,27 @@ record Walked(
     List<Term.Input> arguments,
     Term.Input receiver,
     Optional<Cut> cut) {
+
+  /**
+   * The first condition that is open for some inputs, or comes out by what a call gives that was
+   * not followed; empty where a test decides all.
+   */
+  Optional<Constraint> undecidedBy(Solution.Found found) {
+    Set<Term.Input> given = new HashSet<>();
+    found
+        .inputs()
+        .forEach(
+            (input, value) -> {
+              boolean isOfCall = input.source() == Term.Source.RESULT;
+              if (isOfCall && (input.usual() == null || !input.isUsually(value))) {
+                given.add(input);
+              }
+            });
+    return constraints.stream()
+        .filter(one -> one.inputs().stream().anyMatch(given::contains))
+        .findFirst()
+        .or(() -> found.open().stream().findFirst());
+  }
 
   /**
    * Where a path ended earlier than it was to, because a call throws whatever the inputs.

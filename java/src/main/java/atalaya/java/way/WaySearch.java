@@ -48,6 +48,12 @@ final class WaySearch {
   /** So many conditions before one are turned that comes out by what they led to. */
   private static final int MOST_BEFORE = 8;
 
+  /** So often another way is looked for around what no test can decide. */
+  private static final int MOST_AROUND = 8;
+
+  /** What a test can decide all of may be worth so much less than what rests on other calls. */
+  private static final double WORTH_DECIDING = 0.5;
+
   private static final double TOWARDS = 1e5;
 
   /** So many instructions are followed on a path, calls included, and for a method in all. */
@@ -121,6 +127,23 @@ final class WaySearch {
     }
   }
 
+  /** The heaviest of some that were found. */
+  private static final class Heaviest {
+    private Solved solved;
+    private double weight;
+
+    void offer(Solved other, double itsWeight) {
+      if (itsWeight > weight) {
+        solved = other;
+        weight = itsWeight;
+      }
+    }
+
+    boolean isThere() {
+      return solved != null;
+    }
+  }
+
   private final Known known;
   private final Solver solver;
   private final Solver quick;
@@ -141,13 +164,15 @@ final class WaySearch {
   private int added;
   private int steered;
   private boolean onlyOwnConflicts = true;
-  private Solved certain;
-  private double certainWeight;
-  private Solved begun;
-  private double begunWeight;
+  private final Heaviest certain = new Heaviest();
+
+  /** With values but for what calls give that were not followed. */
+  private final Heaviest resting = new Heaviest();
+
+  private int around;
+  private final Heaviest begun = new Heaviest();
   private int begins;
-  private Solved doubtful;
-  private double doubtfulWeight;
+  private final Heaviest doubtful = new Heaviest();
   private Solution.Contradiction because;
   private Set<String> fixed = Set.of();
 
@@ -192,30 +217,29 @@ final class WaySearch {
       }
       Optional<Solution.Contradiction> conflict = solve(next.get(), walked.get());
       if (conflict.isPresent()) {
-        if (certain == null && steered++ < MOST_STEERED) {
+        if (!certain.isThere() && steered++ < MOST_STEERED) {
           steer(next.get());
         }
-        if (certain == null && begins++ < MOST_BEGUN && !known.base().isHalting(code.ref())) {
+        boolean mayBegin = !certain.isThere() && !known.base().isHalting(code.ref());
+        if (mayBegin && begins++ < MOST_BEGUN) {
           begin(next.get(), walked.get(), conflict.get());
         }
-        others(next.get(), walked.get(), conflict.get());
+        if (!resting.isThere()) {
+          others(next.get(), walked.get(), conflict.get());
+        }
         onlyOwnConflicts &=
             walked.get().own().contains(conflict.get().one())
                 && walked.get().own().contains(conflict.get().other());
       }
-      left = certain == null ? left - 1 : Math.min(left - 1, MORE_TRIES);
+      left = certain.isThere() ? Math.min(left - 1, MORE_TRIES) : left - 1;
     }
-    if (begunWeight > certainWeight * WORTH_MORE) {
-      certain = begun;
-      certainWeight = begunWeight;
+    Heaviest best = begun.weight > certain.weight * WORTH_MORE ? begun : certain;
+    best = best.weight < resting.weight * WORTH_DECIDING ? resting : best;
+    if (best.isThere() && best.weight >= doubtful.weight * WORTH_CERTAINTY) {
+      return best.solved;
     }
-    boolean isCertain =
-        certain != null && (doubtful == null || certainWeight >= WORTH_CERTAINTY * doubtfulWeight);
-    if (isCertain) {
-      return certain;
-    }
-    if (doubtful != null) {
-      return outsideLoops(doubtful);
+    if (doubtful.isThere()) {
+      return outsideLoops(doubtful.solved);
     }
     return because == null ? new NothingLeft() : new Excluded(because, isProven(left), fixed);
   }
@@ -238,8 +262,9 @@ final class WaySearch {
     while (!tries.isEmpty()) {
       Try next = tries.remove();
       boolean isWorthIt =
-          next.weight() > certainWeight * WORTH_MORE
-              && next.weight() > WORTH_CERTAINTY * doubtfulWeight
+          next.weight() > certain.weight * WORTH_MORE
+              && next.weight() > doubtful.weight * WORTH_CERTAINTY
+              && next.weight() > resting.weight * WORTH_DECIDING
               && (wanted.towards() >= 0 || next.weight() >= 0.5);
       if (isWorthIt && next.paths() != null) {
         return Optional.of(next);
@@ -287,17 +312,31 @@ final class WaySearch {
     }
     Solution.Found found = (Solution.Found) solution;
     if (found.doubts().isEmpty()) {
-      if (one.weight() > certainWeight) {
-        certain = new Solved(walked, found);
-        certainWeight = one.weight();
-      }
+      keep(one, new Solved(walked, found), one.weight());
       return Optional.empty();
     }
-    if (one.weight() > doubtfulWeight) {
-      doubtful = new Solved(walked, found);
-      doubtfulWeight = one.weight();
-    }
+    doubtful.offer(new Solved(walked, found), one.weight());
     return Optional.of(found.doubts().get(0));
+  }
+
+  /**
+   * Keeps a path with values; where some of it is decided by calls that were not followed, another
+   * way around that is looked for from now on, and nothing else.
+   */
+  private void keep(Try one, Solved solved, double weight) {
+    Optional<Constraint> undecided = solved.walked().undecidedBy(solved.solution());
+    if (undecided.isEmpty()) {
+      certain.offer(solved, weight);
+      return;
+    }
+    if (!resting.isThere()) {
+      tries.clear();
+    }
+    resting.offer(solved, weight);
+    Walked.Cause cause = solved.walked().causes().get(undecided.get());
+    if (cause != null && around++ < MOST_AROUND) {
+      add(one.attempt().without(cause.always(), 1), one.weight());
+    }
   }
 
   /**
@@ -320,7 +359,7 @@ final class WaySearch {
     }
     Path begin = one.path().begin(last);
     double weight = weight(begin);
-    boolean isWorthIt = weight > begunWeight && weight >= (wanted.towards() < 0 ? 0.5 : TOWARDS);
+    boolean isWorthIt = weight > begun.weight && weight >= (wanted.towards() < 0 ? 0.5 : TOWARDS);
     if (!isWorthIt) {
       return;
     }
@@ -330,8 +369,7 @@ final class WaySearch {
     if (there.isPresent()
         && solver.solve(there.get().constraints()) instanceof Solution.Found found
         && found.doubts().isEmpty()) {
-      begun = new Solved(there.get(), found);
-      begunWeight = weight;
+      begun.offer(new Solved(there.get(), found), weight);
     }
   }
 
@@ -356,9 +394,8 @@ final class WaySearch {
     Optional<Solution.Found> found = walked.flatMap(w -> steering.found(w.constraints()));
     double weight = steering.path(sites.size()).map(this::weight).orElse(one.weight());
     boolean comesThere = wanted.towards() < 0 || weight >= TOWARDS;
-    if (found.isPresent() && comesThere && weight > certainWeight) {
-      certain = new Solved(walked.get(), found.get());
-      certainWeight = weight;
+    if (found.isPresent() && comesThere) {
+      keep(one, new Solved(walked.get(), found.get()), weight);
     }
   }
 

@@ -272,8 +272,7 @@ final class Wording {
   }
 
   private boolean isAsMade(Input state) {
-    return isThereAnyway(state)
-        || java.util.Objects.equals(state.usual(), found.inputs().get(state));
+    return state.isUsually(found.inputs().get(state));
   }
 
   /** Whether an input has to be there, and is. */
