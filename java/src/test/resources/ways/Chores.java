@@ -1362,4 +1362,47 @@ class Chores implements Cloneable {
       }
     }
   }
+
+  static class Stranded extends RuntimeException {}
+
+  private static int draught(String mark) {
+    if (mark.length() > 3) {
+      throw new Stranded();
+    }
+    return mark.length();
+  }
+
+  /** What the platform is given no code of can't throw an exception of the project. */
+  static void stranded(String mark) {
+    try {
+      new java.io.StringReader(mark);
+      draught(mark);
+    } catch (Stranded e) {
+      throw new Here();
+    }
+  }
+
+  static void stowedAs(Class<?> kind) {
+    if (kind != String.class && kind.getName().equals("java.util.concurrent.atomic.AtomicLong")) {
+      throw new Here();
+    }
+  }
+
+  static void stowedInRows(Class<?> kind) {
+    if (!kind.isPrimitive() && kind.isArray()) {
+      throw new Here();
+    }
+  }
+
+  static void stowedAsFew(Class<?> kind) {
+    if (kind == Integer.TYPE) {
+      throw new Here();
+    }
+  }
+
+  static void stowedAsNumber(Class<?> kind) {
+    if (Number.class.isAssignableFrom(kind) && kind != Integer.class) {
+      throw new Here();
+    }
+  }
 }

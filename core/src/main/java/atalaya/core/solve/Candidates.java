@@ -3,6 +3,7 @@ package atalaya.core.solve;
 import atalaya.core.term.ClassValue;
 import atalaya.core.term.Constraint;
 import atalaya.core.term.EnumValue;
+import atalaya.core.term.Platform;
 import atalaya.core.term.Stand;
 import atalaya.core.term.Term;
 import java.math.BigDecimal;
@@ -27,6 +28,26 @@ import java.util.function.Function;
 final class Candidates {
   private static final Set<String> TEXTS = Set.of("Ljava/lang/String;", "Ljava/lang/CharSequence;");
   private static final Set<String> ANY = Set.of("Ljava/lang/Object;", "Ljava/lang/Comparable;");
+
+  private static final List<String> CLASSES =
+      List.of(
+          "java.lang.String",
+          "java.lang.Integer",
+          "java.lang.Boolean",
+          "int",
+          "boolean",
+          "[Ljava.lang.Object;",
+          "[I",
+          "java.lang.Runnable",
+          "java.lang.Number",
+          "java.lang.Thread$State",
+          "java.util.ArrayList",
+          "java.util.List",
+          "java.util.HashSet",
+          "java.util.HashMap",
+          "java.util.Map",
+          "java.util.Date",
+          "java.lang.IllegalStateException");
 
   private static final long FAR = 1_000_000;
 
@@ -178,11 +199,27 @@ final class Candidates {
     return numbers;
   }
 
+  /** Object, those that conditions name, and where more is asked of a class, one of each kind. */
   private static List<Object> classes(Collection<Constraint> constraints) {
-    List<Object> classes = new ArrayList<>(List.of(new ClassValue("java/lang/Object")));
-    Constants.of(constraints)
-        .each(value -> classes.addAll(value instanceof ClassValue ? List.of(value) : List.of()));
-    return classes;
+    Set<Object> classes = new LinkedHashSet<>(List.of(new ClassValue("java/lang/Object")));
+    Constants constants = Constants.of(constraints);
+    boolean isAsked = constants.asksFor("java/lang/Class.");
+    constants.each(
+        value -> {
+          if (value instanceof ClassValue) {
+            classes.add(value);
+          } else if (isAsked && value instanceof String name) {
+            Platform.type(name.replace('.', '/')).ifPresent(t -> classes.add(named(name)));
+          }
+        });
+    if (isAsked) {
+      CLASSES.forEach(name -> classes.add(named(name)));
+    }
+    return List.copyOf(classes);
+  }
+
+  private static ClassValue named(String name) {
+    return new ClassValue(name.replace('.', '/'));
   }
 
   private List<Object> references(String type, Collection<Constraint> constraints) {

@@ -42,6 +42,9 @@ public record Values(Map<Term.Input, Object> inputs) {
     if (value instanceof Byte || value instanceof Short) {
       return ((Number) value).intValue();
     }
+    if (value instanceof Class<?> type) {
+      return ClassValue.of(type);
+    }
     return value instanceof Object[] array ? new Elements(Arrays.asList(array)) : value;
   }
 
@@ -194,6 +197,9 @@ public record Values(Map<Term.Input, Object> inputs) {
     }
     if (method.equals(NAME)) {
       return values.get(0) instanceof EnumValue constant ? constant.name() : UNDECIDED;
+    }
+    if (values.get(0) instanceof ClassValue) {
+      return ClassValue.ask(method, values);
     }
     boolean known = values.stream().noneMatch(v -> v instanceof Stand || v instanceof Term.Made);
     return known ? Platform.call(method, values) : UNDECIDED;

@@ -238,6 +238,7 @@ final class Calls {
     }
     boolean isPure =
         Platform.isPure(call.owner, call.name)
+            || ClassValue.isAsked(call.owner, call.name)
             || call.name.equals("equals") && call.owner.equals("java/lang/Object");
     if (isPure) {
       Term result = ofPlatform(call, arguments);

@@ -70,6 +70,7 @@ public final class CodeBase {
   private final Map<Boolean, Map<Ref, Optional<Ref>>> answering =
       Map.of(true, new ConcurrentHashMap<>(), false, new ConcurrentHashMap<>());
 
+  private final Throwers throwers;
   private final Map<Ref, Boolean> refusing = new ConcurrentHashMap<>();
 
   private final Map<Boolean, Map<Ref, Optional<Ref>>> likely =
@@ -78,6 +79,7 @@ public final class CodeBase {
   private CodeBase(Map<String, byte[]> bytes, Function<String, Optional<byte[]>> libraries) {
     this.bytes = bytes;
     this.libraries = libraries;
+    this.throwers = new Throwers(this, outlines.keySet());
   }
 
   /**
@@ -276,6 +278,11 @@ public final class CodeBase {
   /** Whether what a call names declares an exception that a handler is for. */
   boolean declares(MethodInsnNode call, String caught) {
     return exceptions.declares(call, caught);
+  }
+
+  /** Whether a method of the project may throw an exception of the project. */
+  boolean mayThrow(Ref method, String exception) {
+    return throwers.mayThrow(method, exception);
   }
 
   /** A checked exception by which a method of the platform may refuse what it is given. */

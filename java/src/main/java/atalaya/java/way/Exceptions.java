@@ -1,5 +1,6 @@
 package atalaya.java.way;
 
+import atalaya.core.term.Platform;
 import atalaya.java.way.CodeBase.Ref;
 import java.lang.reflect.Executable;
 import java.util.Arrays;
@@ -7,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.MethodInsnNode;
 
@@ -29,6 +31,9 @@ final class Exceptions {
 
   private static final Set<String> KEEPING = Set.of("append", "close", "flush", "read", "write");
 
+  private static final Set<String> TEXT_BUFFERS =
+      Set.of("java/lang/StringBuilder", "java/lang/StringBuffer");
+
   private final CodeBase base;
 
   Exceptions(CodeBase base) {
@@ -37,10 +42,39 @@ final class Exceptions {
 
   /** Whether a call can lead to a handler. */
   boolean mayThrow(MethodInsnNode call, String caught) {
-    if (!isChecked(caught)) {
+    if (neverThrows(call)) {
+      return false;
+    }
+    if (isChecked(caught)) {
+      return declared(call).isEmpty() || declares(call, caught);
+    }
+    if (!base.has(caught)) {
       return true;
     }
-    return declared(call).isEmpty() || declares(call, caught);
+    Optional<Ref> own = base.declaring(new Ref(call.owner, call.name + call.desc));
+    return own.isPresent() ? base.mayThrow(own.get(), caught) : !isClosed(call);
+  }
+
+  private static boolean neverThrows(MethodInsnNode call) {
+    boolean isEmpty = call.name.equals("<init>") && call.desc.equals("()V");
+    return TEXT_BUFFERS.contains(call.owner)
+        ? isEmpty
+            || call.name.equals("toString")
+            || call.name.equals("append") && call.desc.indexOf('[') < 0
+        : isEmpty && (call.owner.startsWith("java/util/") || call.owner.equals("java/lang/Object"));
+  }
+
+  /** Whether a call of the platform reaches no code of the project: it is given none. */
+  private static boolean isClosed(MethodInsnNode call) {
+    boolean isOnNothing =
+        call.getOpcode() == Opcodes.INVOKESTATIC
+            || call.name.equals("<init>")
+            || Platform.isFinal(call.owner);
+    return call.owner.startsWith("java/")
+        && isOnNothing
+        && Arrays.stream(Type.getArgumentTypes(call.desc))
+            .allMatch(
+                type -> type.getSort() < Type.ARRAY || Platform.isFinal(type.getInternalName()));
   }
 
   /** Whether what a call names declares an exception that a handler is for. */

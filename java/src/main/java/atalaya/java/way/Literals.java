@@ -147,7 +147,7 @@ final class Literals {
       return Optional.of(text(text));
     }
     if (value instanceof ClassValue of) {
-      return Optional.of(simple("L" + of.type() + ";") + ".class");
+      return Optional.of(simple(of.descriptor()) + ".class");
     }
     if (value instanceof EnumValue constant) {
       return Optional.of(simple("L" + constant.type() + ";") + "." + constant.name());
