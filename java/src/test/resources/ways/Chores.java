@@ -1405,4 +1405,22 @@ class Chores implements Cloneable {
       throw new Here();
     }
   }
+
+  interface Withy {
+    boolean isLit();
+
+    Withy next();
+  }
+
+  interface NamedWithy extends Withy {
+    String name();
+  }
+
+  /** A double is of what it is taken for later. */
+  static void passed(Withy withy) {
+    Withy after = withy.next();
+    if (after.isLit() && ((NamedWithy) after).name().equals("Roter Sand")) {
+      throw new Here();
+    }
+  }
 }

@@ -26,6 +26,7 @@ public final class Platform {
           "java/lang/Boolean",
           "java/lang/Character",
           "java/lang/Enum",
+          "java/lang/reflect/Modifier",
           "java/lang/Comparable",
           "java/util/Objects",
           "java/nio/charset/Charset",

@@ -54,7 +54,7 @@ final class Doubles {
     Map<String, String> answers = new LinkedHashMap<>();
     for (Walked.Asked one : asked) {
       boolean isThrown = Integer.valueOf(1).equals(inputs.get(one.answer()));
-      boolean matters = one.of().equals(input) && (one.thrown().isEmpty() || isThrown);
+      boolean matters = isAsked(input, one.of()) && (one.thrown().isEmpty() || isThrown);
       if (matters) {
         Optional<String> answer = one.thrown().isEmpty() ? answer(one) : thrown(one.thrown());
         String before =
@@ -69,6 +69,14 @@ final class Doubles {
         .filter(only -> answers.keySet().stream().allMatch(only.name()::equals))
         .map(only -> lambda(only, answers.get(only.name())))
         .or(() -> Optional.of(proxy(type, answers)));
+  }
+
+  /** Whether it is asked as what it is, or before it was taken for that. */
+  boolean isAsked(Input input, Input as) {
+    return as.equals(input)
+        || as.name().equals(input.name())
+            && as.source() == input.source()
+            && new Kinds(base).isA(input.type(), as.type()).orElse(false);
   }
 
   /** What it does when it is asked: {@code return 5;}. Empty where that can't be written. */

@@ -458,9 +458,12 @@ final class Wording {
     boolean needsType = !narrowing.isEmpty() && isLambda(making.get());
     String code = needsType ? cast(input.type()) + making.get() : making.get();
     made.put(input, code);
-    walked.asked().stream()
-        .filter(one -> one.of().equals(input))
-        .forEach(one -> made.putIfAbsent(one.answer(), ""));
+    for (Walked.Asked one : walked.asked()) {
+      if (doubles.isAsked(input, one.of())) {
+        made.putIfAbsent(one.of(), code);
+        made.putIfAbsent(one.answer(), "");
+      }
+    }
     inWords.merge(code, words, (one, other) -> one.equals(other) ? one : "a double");
     return code;
   }
