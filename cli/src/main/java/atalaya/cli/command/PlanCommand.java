@@ -8,7 +8,9 @@ import atalaya.cli.plan.Planning;
 import atalaya.cli.plan.Remedies;
 import atalaya.cli.render.BriefJson;
 import atalaya.cli.render.PlanView;
+import atalaya.cli.render.ProgressLine;
 import atalaya.cli.render.ReviewView;
+import atalaya.cli.render.Words;
 import atalaya.core.code.Method;
 import atalaya.core.decide.Decision.Ruling;
 import atalaya.core.figure.MethodFigures;
@@ -170,7 +172,21 @@ public final class PlanCommand extends ReadingCommand {
       return planning.with(forLine(run, planning, methods), List.of());
     }
     List<MethodFigures> wanted = wanted(methods);
-    Plan plan = planning.forMethods(wanted, limits(wanted, points, share), settled).together();
+    ProgressLine progress = new ProgressLine(console(), isQuiet());
+    Plan plan =
+        planning
+            .forMethods(
+                wanted,
+                limits(wanted, points, share),
+                settled,
+                chosen ->
+                    progress.now(
+                        () ->
+                            chosen == 0
+                                ? "planning"
+                                : "planned " + Words.count(chosen, "test", "tests")))
+            .together();
+    progress.end();
     return planning.with(plan, new Remedies(planning).of(wanted, plan, settled));
   }
 

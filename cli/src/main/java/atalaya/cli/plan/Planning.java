@@ -40,6 +40,7 @@ import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.function.Function;
+import java.util.function.IntConsumer;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
@@ -117,6 +118,18 @@ public final class Planning implements AutoCloseable {
    * @param settled gaps for which no test is wanted
    */
   public Plan forMethods(List<MethodFigures> wanted, Limits limits, Set<String> settled) {
+    return forMethods(wanted, limits, settled, chosen -> {});
+  }
+
+  /**
+   * Plans for methods.
+   *
+   * @param wanted those that are planned for
+   * @param settled gaps for which no test is wanted
+   * @param progress is told now and then how many briefs are chosen
+   */
+  public Plan forMethods(
+      List<MethodFigures> wanted, Limits limits, Set<String> settled, IntConsumer progress) {
     Set<String> unused = new HashSet<>();
     Set<String> unwanted = new HashSet<>();
     for (Gap gap : methodGaps()) {
@@ -163,7 +176,7 @@ public final class Planning implements AutoCloseable {
         .toList()
         .forEach(tasks::addAll);
     tasks.addAll(survivors(wanted, settled));
-    return Planner.plan(tasks, limits, before());
+    return Planner.plan(tasks, limits, before(), progress);
   }
 
   /** Of a small project all classes: ways lead through others, and each reading has its price. */

@@ -3,6 +3,7 @@ package atalaya.cli.render;
 import atalaya.cli.Console;
 import atalaya.cli.challenge.Challenge;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
 
 /** Tells how long work goes: one line that changes while a person watches, else a line at times. */
 public final class ProgressLine implements Challenge.Progress {
@@ -17,6 +18,11 @@ public final class ProgressLine implements Challenge.Progress {
   private long began;
   private long shown;
   private boolean open;
+
+  /** Begins; the work may take any time. */
+  public ProgressLine(Console console, boolean quiet) {
+    this(console, quiet, Long.MAX_VALUE);
+  }
 
   /**
    * Begins.
@@ -37,28 +43,36 @@ public final class ProgressLine implements Challenge.Progress {
 
   @Override
   public void decided(int done, int of, int noticed, int survived) {
+    now(
+        () ->
+            done
+                + " of "
+                + of
+                + " mutants: "
+                + noticed
+                + " noticed, "
+                + survived
+                + " survived; about "
+                + Words.time(TimeUnit.NANOSECONDS.toMillis(left(done, of)))
+                + " left");
+  }
+
+  private long left(int done, int of) {
+    long now = System.nanoTime();
+    long left = done == 0 ? 0 : (long) ((now - began) * ((double) (of - done) / done));
+    return Math.max(0, Math.min(left, budgetNanos - (now - started)));
+  }
+
+  /** Tells how far it is, unless it was told just now. */
+  public void now(Supplier<String> line) {
     long now = System.nanoTime();
     if (began == 0) {
       began = now;
       shown = now;
     }
-    if (now - shown < (watched ? WATCHED : UNWATCHED)) {
-      return;
+    if (now - shown >= (watched ? WATCHED : UNWATCHED)) {
+      show(line.get(), false);
     }
-    long left = done == 0 ? 0 : (long) ((now - began) * ((double) (of - done) / done));
-    left = Math.max(0, Math.min(left, budgetNanos - (now - started)));
-    show(
-        done
-            + " of "
-            + of
-            + " mutants: "
-            + noticed
-            + " noticed, "
-            + survived
-            + " survived; about "
-            + Words.time(TimeUnit.NANOSECONDS.toMillis(left))
-            + " left",
-        false);
   }
 
   private void show(String line, boolean phase) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 
 /**
@@ -36,7 +37,18 @@ public final class Planner {
    * @param before unwatched paths of all that is planned for
    */
   public static Plan plan(List<? extends Task> tasks, Limits limits, double before) {
-    Planner planner = new Planner(tasks, limits);
+    return plan(tasks, limits, before, chosen -> {});
+  }
+
+  /**
+   * Plans.
+   *
+   * @param before unwatched paths of all that is planned for
+   * @param progress is told how many briefs are chosen, each time that others are looked for
+   */
+  public static Plan plan(
+      List<? extends Task> tasks, Limits limits, double before, IntConsumer progress) {
+    Planner planner = new Planner(tasks, limits, progress);
     List<Brief> briefs = planner.greedy(Optional.empty());
     Optional<Brief> single = planner.single;
     boolean oneIsBetter =
@@ -56,14 +68,16 @@ public final class Planner {
 
   private final List<? extends Task> tasks;
   private final Limits limits;
+  private final IntConsumer progress;
   private final boolean perPoint;
 
   /** The brief with most gain of those that could be afforded at some time. */
   private Optional<Brief> single = Optional.empty();
 
-  private Planner(List<? extends Task> tasks, Limits limits) {
+  private Planner(List<? extends Task> tasks, Limits limits, IntConsumer progress) {
     this.tasks = tasks;
     this.limits = limits;
+    this.progress = progress;
     this.perPoint = !limits.fewTests();
   }
 
@@ -102,6 +116,7 @@ public final class Planner {
       Entry entry = queue.remove();
       boolean isCurrent = entry.brief() != null && entry.asOf() == chosen.size();
       if (!isCurrent) {
+        progress.accept(chosen.size());
         looked(together(entry, queue), work, chosen.size())
             .forEach(
                 found -> {
