@@ -1019,14 +1019,14 @@ class Chores implements Cloneable {
 
   static void checkedFirst(int depth) {
     soundAll(depth);
-    if (depth == 5) {
+    if (depth == 5000) {
       throw new Here(); // as long as Chores.soundAll(..) throws nothing
     }
   }
 
   private static void soundAll(int depth) {
     for (int at = 0; at < depth; at++) {
-      if (Integer.bitCount(at) > 3) {
+      if (Integer.bitCount(at) > 12) {
         throw new IllegalStateException();
       }
     }
@@ -1061,7 +1061,7 @@ class Chores implements Cloneable {
   private static void liftAll(Crane crane, int often) {
     int all = 0;
     for (int at = 0; at < often; at++) {
-      all += Integer.bitCount(at) > 3 ? crane.lifts() : crane.reach;
+      all += Integer.bitCount(at) > 12 ? crane.lifts() : crane.reach;
       all += Integer.bitCount(at) < 2 ? 1 : 2;
     }
   }
@@ -1092,7 +1092,7 @@ class Chores implements Cloneable {
     } catch (IllegalStateException e) {
       return;
     }
-    if (depth == 6) {
+    if (depth == 6000) {
       throw new Here(); // open
     }
   }
@@ -1420,6 +1420,44 @@ class Chores implements Cloneable {
   static void passed(Withy withy) {
     Withy after = withy.next();
     if (after.isLit() && ((NamedWithy) after).name().equals("Roter Sand")) {
+      throw new Here();
+    }
+  }
+
+  private static boolean isBare(CharSequence name) {
+    if (name == null) {
+      return true;
+    }
+    for (int i = 0; i < name.length(); i++) {
+      if (!Character.isWhitespace(name.charAt(i))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  static void unnamed(String name) {
+    if (isBare(name) && name.length() == 2) {
+      throw new Here();
+    }
+  }
+
+  static void named(String name) {
+    if (!isBare(name) && name.charAt(0) == ' ') {
+      throw new Here();
+    }
+  }
+
+  private static int highest(int most) {
+    for (int i = 0; ; i++) {
+      if (i * i > most) {
+        return i - 1;
+      }
+    }
+  }
+
+  static void rooted(int most) {
+    if (highest(most) == 1) {
       throw new Here();
     }
   }

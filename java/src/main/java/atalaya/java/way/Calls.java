@@ -12,6 +12,7 @@ import atalaya.core.term.Term;
 import atalaya.core.term.Values;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,7 @@ import org.objectweb.asm.tree.MethodInsnNode;
 final class Calls {
   private static final String TEXT = "Ljava/lang/String;";
   private static final String STREAMS = "java/util/stream/";
+  private static final Set<String> PLAIN = Set.of(TEXT, "Ljava/lang/CharSequence;");
   private static final int MOST_PATHS = 12;
   private static final int MOST_CALLED = 40;
   private static final Pattern MAY_THROW =
@@ -469,7 +471,13 @@ final class Calls {
       walker.throwing(thrown.get());
       return unknown(call);
     }
-    result.ifPresent(term -> walker.require(new Completes(term, Reason.unwritten(walker.line()))));
+    if (result.isPresent()) {
+      walker.require(new Completes(result.get(), Reason.unwritten(walker.line())));
+      boolean hasOtherCases = PathSearch.all(code.get(), MOST_PATHS).isEmpty();
+      if (hasOtherCases && walker.base.mayRefuse(code.get())) {
+        throwsNothing(call);
+      }
+    }
     mayChange(code.get(), arguments, new HashSet<>());
     return result.orElseGet(() -> unfollowed(call, code, arguments));
   }
@@ -502,11 +510,15 @@ final class Calls {
     handOn(arguments);
     walker.mayHalt |= code.filter(c -> walker.base.isHalting(c.ref())).isPresent();
     if (code.isEmpty() || walker.base.mayRefuse(code.get())) {
-      Term throwing = throwing(call, walker.isCaught() ? "what is caught" : "an exception");
-      Reason reason = Reason.unwritten(walker.line());
-      walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
+      throwsNothing(call);
     }
     return unknown(call);
+  }
+
+  private void throwsNothing(MethodInsnNode call) {
+    Term throwing = throwing(call, walker.isCaught() ? "what is caught" : "an exception");
+    Reason reason = Reason.unwritten(walker.line());
+    walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
   }
 
   /**
@@ -588,24 +600,42 @@ final class Calls {
     if (code.isEmpty() || walker.isAtEnd()) {
       return Optional.empty();
     }
-    List<Term.Case> cases = new ArrayList<>();
-    for (Path path : PathSearch.all(code.get(), MOST_PATHS).orElse(List.of())) {
-      State during = walker.state.fork();
-      try {
-        Walker.End end = walker.apart(during, path, arguments);
-        Term result = end.thrown().isEmpty() && end.result() == null ? Term.of(0) : end.result();
-        Term.Case one = new Term.Case(during.constraints, result, end.thrown());
-        if (canBe(one.conditions())) {
-          cases.add(one);
-        }
-      } catch (Walker.NotFollowed e) {
-        return Optional.empty();
-      }
-    }
+    List<Term.Case> cases =
+        PathSearch.all(code.get(), MOST_PATHS)
+            .map(all -> cases(all, arguments))
+            .orElseGet(
+                () ->
+                    takesPlain(code.get())
+                        ? Exploration.cases(walker, code.get(), arguments)
+                        : List.of());
     String type = Type.getReturnType(ref.descriptor()).getDescriptor();
     return cases.isEmpty()
         ? Optional.empty()
         : Optional.of(Term.choice(ref.name() + "(..)", type, cases));
+  }
+
+  private List<Term.Case> cases(List<Path> paths, List<Term> arguments) {
+    List<Term.Case> cases = new ArrayList<>();
+    for (Path path : paths) {
+      State during = walker.state.fork();
+      try {
+        Walker.End end = walker.apart(during, path, arguments);
+        if (canBe(during.constraints)) {
+          cases.add(end.inCase(during.constraints));
+        }
+      } catch (Walker.NotFollowed e) {
+        return List.of();
+      }
+    }
+    return cases;
+  }
+
+  /** Whether a method depends on nothing but numbers, texts and what is shared by all. */
+  private static boolean takesPlain(MethodCode code) {
+    return code.isStatic()
+        && Arrays.stream(Type.getArgumentTypes(code.node().desc))
+            .map(Type::getDescriptor)
+            .allMatch(type -> type.length() == 1 || PLAIN.contains(type));
   }
 
   /** What a double can stand in for. */
@@ -723,7 +753,7 @@ final class Calls {
 
   private String answerName(Term.Input input, MethodInsnNode call) {
     String types =
-        java.util.Arrays.stream(Type.getArgumentTypes(call.desc))
+        Arrays.stream(Type.getArgumentTypes(call.desc))
             .map(type -> Instructions.simple(type.getClassName().replace('.', '/')))
             .collect(Collectors.joining(","));
     return numbered(input.name() + "." + call.name + "(" + types + ")");

@@ -28,21 +28,25 @@ final class Doubles {
   private final Set<Walked.Asked> asked;
   private final Map<Input, Object> inputs;
   private final Function<Input, String> values;
+  private final boolean isHashed;
 
   /**
    * For a way.
    *
    * @param values what to write for an answer
+   * @param isHashed whether what is called may ask doubles for their hash codes
    */
   Doubles(
       CodeBase base,
       Set<Walked.Asked> asked,
       Map<Input, Object> inputs,
-      Function<Input, String> values) {
+      Function<Input, String> values,
+      boolean isHashed) {
     this.base = base;
     this.asked = asked;
     this.inputs = inputs;
     this.values = values;
+    this.isHashed = isHashed;
   }
 
   /** What makes it; empty where a person has to. */
@@ -68,7 +72,15 @@ final class Doubles {
     return onlyMethod(type)
         .filter(only -> answers.keySet().stream().allMatch(only.name()::equals))
         .map(only -> lambda(only, answers.get(only.name())))
-        .or(() -> Optional.of(proxy(type, answers)));
+        .or(() -> Optional.of(proxy(type, withHash(answers))));
+  }
+
+  /** A proxy answers with null what it is not told, which no hash code is. */
+  private Map<String, String> withHash(Map<String, String> answers) {
+    if (isHashed) {
+      answers.putIfAbsent("hashCode", "return 0;");
+    }
+    return answers;
   }
 
   /** Whether it is asked as what it is, or before it was taken for that. */

@@ -45,11 +45,6 @@ record Path(MethodCode code, List<Move> moves, Map<Integer, Path> lambdas) {
     return new Path(code, this.moves.subList(0, moves), lambdas);
   }
 
-  /** Whether it goes on, nobody says where. */
-  boolean goesOn() {
-    return moves.get(moves.size() - 1).edge() != null;
-  }
-
   /** Whether it ends by a return, and not by an exception. */
   boolean isReturning() {
     int opcode = code.at(moves.get(moves.size() - 1).at()).getOpcode();

@@ -21,6 +21,7 @@ import java.util.Set;
  * @param points what it passes, by internal name of the class
  * @param result what is returned; null when nothing is, or something is thrown
  * @param thrown the internal name of the exception that ends it, or empty
+ * @param goesOn whether it was not followed to its end
  * @param built how the objects are made that it needs
  * @param narrowings inputs that are taken for more than they are declared as, as that
  * @param typeTests what stands for whether inputs are of a type
@@ -41,6 +42,7 @@ record Walked(
     Map<String, BitSet> points,
     Term result,
     String thrown,
+    boolean goesOn,
     Map<Term.Input, Built> built,
     Set<Term.Input> narrowings,
     Map<Term.Input, TypeTest> typeTests,

@@ -56,6 +56,12 @@ final class Walker {
     End(Term result, String thrown) {
       this(result, thrown, false);
     }
+
+    /** What a call comes to in this case; anything where it gives nothing. */
+    Term.Case inCase(List<Constraint> conditions) {
+      boolean isNothing = thrown.isEmpty() && result == null;
+      return new Term.Case(conditions, isNothing ? Term.of(0) : result, thrown);
+    }
   }
 
   final Known known;
@@ -86,7 +92,6 @@ final class Walker {
   private final Set<Constraint> inLoops = Collections.newSetFromMap(new IdentityHashMap<>());
   private Walked.Cause cause;
   private boolean isInLoop;
-  private Steering steered = Steering.NONE;
   private Edge taken;
   private boolean apart;
   private List<String> handled = List.of();
@@ -165,6 +170,7 @@ final class Walker {
         walker.points,
         end.result(),
         end.thrown(),
+        end.goesOn(),
         walker.objects.built(),
         walker.objects.narrowings(),
         walker.types.asked(),
@@ -198,9 +204,51 @@ final class Walker {
   }
 
   /** Follows a path with given arguments, the object first. */
-  End run(Path planned, List<Term> arguments, Route route) throws NotFollowed {
-    Path path = planned;
-    MethodCode code = path.code();
+  End run(Path path, List<Term> arguments, Route route) throws NotFollowed {
+    boolean isOnRoute = depth == route.at();
+    Steering steered = isOnRoute ? steering : Steering.NONE;
+    return run(new Course.Planned(path, steered, route.at()), arguments, route);
+  }
+
+  private End run(Course course, List<Term> arguments, Route route) throws NotFollowed {
+    MethodCode code = course.code();
+    Frame<Symbol> frame = entered(code, arguments);
+    Instructions instructions = new Instructions(this, calls);
+    boolean isOwn = base.has(code.ref().type());
+    String before = here;
+    Edge takenBefore = taken;
+    here = code.ref().type();
+    depth++;
+    try {
+      boolean isOnRoute = depth == 1 + route.at();
+      Optional<Path.Move> next = course.next(null);
+      while (next.isPresent()) {
+        Path.Move move = next.get();
+        allowance.use();
+        pass(code, code.points(move.at()));
+        line = isOwn ? code.line(move.at()) : line;
+        if (isOnRoute && move.edge() != null && isParting(code, move.edge())) {
+          cause = new Walked.Cause(route.at(), move.taken());
+        }
+        isInLoop = isOnRoute ? code.loops().get(move.at()) : isInLoop;
+        taken = move.edge();
+        Optional<End> end = step(course, move, frame, instructions, route);
+        if (end.isPresent()) {
+          return end.get();
+        }
+        next = taken == null ? Optional.empty() : course.next(taken);
+      }
+      return new End(null, "", true);
+    } catch (AnalyzerException | IndexOutOfBoundsException e) {
+      throw new NotFollowed("line " + line, e);
+    } finally {
+      depth--;
+      here = before;
+      taken = takenBefore;
+    }
+  }
+
+  private static Frame<Symbol> entered(MethodCode code, List<Term> arguments) {
     Frame<Symbol> frame = new Frame<>(code.node().maxLocals, Math.max(1, code.node().maxStack + 1));
     int slot = 0;
     Type[] types = Type.getArgumentTypes(code.node().desc);
@@ -214,53 +262,7 @@ final class Walker {
     for (int i = slot; i < code.node().maxLocals; i++) {
       frame.setLocal(i, Symbol.UNSET);
     }
-    Instructions instructions = new Instructions(this, calls);
-    boolean isOwn = base.has(code.ref().type());
-    String before = here;
-    here = code.ref().type();
-    depth++;
-    try {
-      for (int i = 0; i < path.moves().size(); i++) {
-        Path.Move move = path.moves().get(i);
-        boolean isOnRoute = depth == 1 + route.at();
-        allowance.use();
-        pass(code, code.points(move.at()));
-        line = isOwn ? code.line(move.at()) : line;
-        if (isOnRoute && move.edge() != null && isParting(code, move.edge())) {
-          cause = new Walked.Cause(route.at(), move.taken());
-        }
-        isInLoop = isOnRoute ? code.loops().get(move.at()) : isInLoop;
-        steered = isOnRoute ? steering : Steering.NONE;
-        Edge takenBefore = taken;
-        taken = null;
-        Optional<End> end = step(path, move, frame, instructions, route);
-        if (end.isPresent()) {
-          return end.get();
-        }
-        Edge instead = taken;
-        taken = takenBefore;
-        if (instead != null && instead != move.edge()) {
-          List<Path.Move> begun = new ArrayList<>(path.moves().subList(0, i));
-          begun.add(new Path.Move(move.at(), instead, move.turn()));
-          path = otherwise(route.at(), begun);
-        }
-      }
-      if (path.goesOn()) {
-        return new End(null, "", true);
-      }
-      throw new NotFollowed("the path has no end", null);
-    } catch (AnalyzerException | IndexOutOfBoundsException e) {
-      throw new NotFollowed("line " + line, e);
-    } finally {
-      depth--;
-      here = before;
-    }
-  }
-
-  private Path otherwise(int level, List<Path.Move> begun) throws NotFollowed {
-    return steering
-        .goOn(level, begun)
-        .orElseThrow(() -> new NotFollowed("nothing goes on from line " + line, null));
+    return frame;
   }
 
   private static boolean isParting(MethodCode code, Edge edge) {
@@ -268,9 +270,9 @@ final class Walker {
   }
 
   private Optional<End> step(
-      Path path, Path.Move move, Frame<Symbol> frame, Instructions instructions, Route route)
+      Course course, Path.Move move, Frame<Symbol> frame, Instructions instructions, Route route)
       throws AnalyzerException, NotFollowed {
-    MethodCode code = path.code();
+    MethodCode code = course.code();
     AbstractInsnNode instruction = code.at(move.at());
     Edge edge = move.edge();
     int opcode = instruction.getOpcode();
@@ -297,7 +299,7 @@ final class Walker {
         || instruction instanceof LookupSwitchInsnNode) {
       Partings partings = new Partings(known.meanings(), code, line);
       Function<Edge, List<Constraint>> needed = partings.needs(instruction, frame);
-      decide(code, move, to -> fixed.orNever(code, to, needed.apply(to)));
+      decide(course, move, to -> fixed.orNever(code, to, needed.apply(to)));
     } else if (opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN) {
       return Optional.of(new End(opcode == Opcodes.RETURN ? null : frame.pop().term(), ""));
     } else if (route.goesOnAt(move.at())) {
@@ -319,11 +321,9 @@ final class Walker {
         thrown = null;
         return Optional.of(end);
       }
-      if (path.lambdas().containsKey(move.at())) {
-        lambda(
-            (InvokeDynamicInsnNode) instruction,
-            instructions.captured(),
-            path.lambdas().get(move.at()));
+      Optional<Path> lambda = course.lambda(move.at());
+      if (lambda.isPresent()) {
+        lambda((InvokeDynamicInsnNode) instruction, instructions.captured(), lambda.get());
       }
     }
     return Optional.empty();
@@ -373,22 +373,18 @@ final class Walker {
   }
 
   /** Takes an edge, or another one where it can't be taken; what it needs has to hold. */
-  private void decide(MethodCode code, Path.Move move, Function<Edge, List<Constraint>> needed) {
+  private void decide(Course course, Path.Move move, Function<Edge, List<Constraint>> needed)
+      throws NotFollowed {
     List<Edge> all = new ArrayList<>(List.of(move.edge()));
-    code.edges(move.at()).stream()
+    course.code().edges(move.at()).stream()
         .filter(other -> !other.equals(move.edge()) && other.thrown().isEmpty())
         .forEach(all::add);
-    Steering steering = steered;
-    taken =
-        all.stream()
-            .filter(edge -> steering.allows(state.constraints, needed.apply(edge)))
-            .findFirst()
-            .orElse(move.edge());
-    if (taken != move.edge()) {
+    taken = course.chosen(all, needed, state.constraints);
+    if (taken != move.edge() && cause != null) {
       cause = new Walked.Cause(cause.level(), new Path.Taken(taken, move.turn()));
     }
     if (taken.point() >= 0) {
-      passed(code, taken);
+      passed(course.code(), taken);
     }
     needed.apply(taken).forEach(this::require);
   }
@@ -410,13 +406,18 @@ final class Walker {
 
   /** Does something of which only what it computes matters, and not what it passes. */
   End apart(State in, Path path, List<Term> arguments) throws NotFollowed {
+    return apart(in, new Course.Planned(path, Steering.NONE, 0), arguments);
+  }
+
+  /** Does something of which only what it computes matters, and not what it passes. */
+  End apart(State in, Course course, List<Term> arguments) throws NotFollowed {
     State outer = state;
     boolean wasApart = apart;
     int effectsBefore = effects.size();
     state = in;
     apart = true;
     try {
-      return run(path, arguments, Route.NONE);
+      return run(course, arguments, Route.NONE);
     } finally {
       state = outer;
       apart = wasApart;

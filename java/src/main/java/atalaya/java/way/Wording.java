@@ -86,7 +86,8 @@ final class Wording {
     this.walked = walked;
     this.found = found;
     this.setters = new Setters(base, visible);
-    this.doubles = new Doubles(base, walked.asked(), found.inputs(), this::value);
+    boolean isHashed = entry.code().equals("hashCode()I");
+    this.doubles = new Doubles(base, walked.asked(), found.inputs(), this::value, isHashed);
   }
 
   SetUp setUp(Ref entry, List<Step> steps, Optional<String> mayFail) {
@@ -711,7 +712,9 @@ final class Wording {
     Set<String> asserts = new LinkedHashSet<>();
     boolean isConstructor = entry.name().equals("<init>");
     Type returned = Type.getReturnType(entry.descriptor());
-    if (returned != Type.VOID_TYPE) {
+    if (walked.goesOn()) {
+      asserts.add("how " + entry.name() + " ends" + notFollowedBeyond());
+    } else if (returned != Type.VOID_TYPE) {
       asserts.add("the result of " + entry.name() + result(returned.getDescriptor()));
     }
     for (Walked.Effect effect : walked.effects()) {
@@ -720,6 +723,12 @@ final class Wording {
       }
     }
     return new Result(List.copyOf(asserts), "");
+  }
+
+  private String notFollowedBeyond() {
+    List<Walked.Passed> steps = walked.steps();
+    return ", not followed"
+        + (steps.isEmpty() ? "" : " beyond line " + steps.get(steps.size() - 1).line());
   }
 
   private String result(String type) {

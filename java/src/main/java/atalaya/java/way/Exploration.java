@@ -1,0 +1,172 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Constraint;
+import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Term;
+import atalaya.core.term.Values;
+import atalaya.java.way.MethodCode.Edge;
+import atalaya.java.way.Walker.NotFollowed;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Queue;
+import java.util.function.Function;
+
+/**
+ * What a called method with loops, or with very many ways, gives case by case, as far as its
+ * arguments leave several: where control can go on in more than one way each is followed, those
+ * with fewest such places first (symbolic execution; King 1976).
+ */
+final class Exploration {
+  private static final int MOST_CASES = 12;
+  private static final int MOST_FOLLOWED = 30;
+
+  /** A loop is gone through so often where nothing says how often. */
+  private static final int TURNS = 2;
+
+  /** So many instructions are followed on one way, those of further calls not counted. */
+  private static final int MOST_OF_WAY = 600;
+
+  private static final int MOST_INSTRUCTIONS = 1_500;
+  private static final Values NOTHING = new Values(Map.of());
+
+  private final MethodCode code;
+  private final Queue<List<Edge>> waiting = new ArrayDeque<>(List.of(List.<Edge>of()));
+  private final List<Term.Case> cases = new ArrayList<>();
+  private int followed;
+  private boolean isComplete = true;
+
+  private Exploration(MethodCode code) {
+    this.code = code;
+  }
+
+  /**
+   * The cases that were found, of which there may be more.
+   *
+   * @return none where in all that were found something is thrown, and there may be others
+   */
+  static List<Term.Case> cases(Walker walker, MethodCode code, List<Term> arguments) {
+    Exploration exploration = new Exploration(code);
+    for (int i = 0; i < MOST_FOLLOWED && !exploration.isFull(); i++) {
+      exploration.follow(walker, arguments);
+    }
+    boolean isAll = exploration.isComplete && exploration.waiting.isEmpty();
+    boolean returns = exploration.cases.stream().anyMatch(one -> one.thrown().isEmpty());
+    return isAll || returns ? exploration.cases : List.of();
+  }
+
+  private boolean isFull() {
+    return waiting.isEmpty() || cases.size() == MOST_CASES || followed > MOST_INSTRUCTIONS;
+  }
+
+  private void follow(Walker walker, List<Term> arguments) {
+    One one = new One(waiting.remove());
+    State during = walker.state.fork();
+    try {
+      Walker.End end = walker.apart(during, one, arguments);
+      if (canBe(during.constraints)) {
+        cases.add(end.inCase(during.constraints));
+      }
+    } catch (NotFollowed e) {
+      isComplete &= one.isImpossible;
+    }
+  }
+
+  private static boolean canBe(List<Constraint> conditions) {
+    return conditions.stream().noneMatch(c -> Boolean.FALSE.equals(NOTHING.holds(c)));
+  }
+
+  /** Goes one of the ways; where others part from it is noted. */
+  private final class One implements Course {
+    private final List<Edge> decided;
+    private final List<Edge> chosen = new ArrayList<>();
+    private Path.Move last;
+    private int ofThis;
+    private boolean isImpossible;
+
+    One(List<Edge> decided) {
+      this.decided = decided;
+    }
+
+    @Override
+    public MethodCode code() {
+      return code;
+    }
+
+    @Override
+    public Optional<Path.Move> next(Edge taken) throws NotFollowed {
+      followed++;
+      if (++ofThis > MOST_OF_WAY) {
+        throw new NotFollowed("too long", null);
+      }
+      int at = taken == null ? 0 : taken.to();
+      int turn = last == null ? 0 : last.turn();
+      turn += taken != null && code.graph().closesLoop(taken.from(), at) ? 1 : 0;
+      Edge first =
+          code.edges(at).stream()
+              .filter(edge -> edge.thrown().isEmpty() || code.isCaught(at))
+              .findFirst()
+              .orElse(null);
+      last = new Path.Move(at, first, turn);
+      return Optional.of(last);
+    }
+
+    @Override
+    public Edge chosen(
+        List<Edge> edges, Function<Edge, List<Constraint>> needed, List<Constraint> soFar)
+        throws NotFollowed {
+      List<Edge> possible = new ArrayList<>();
+      for (Edge edge : edges) {
+        List<Constraint> needs = needed.apply(edge);
+        if (canBe(needs) && needs.stream().noneMatch(one -> isExcluded(one, soFar))) {
+          possible.add(edge);
+        }
+      }
+      if (possible.isEmpty()) {
+        isImpossible = true;
+        throw new NotFollowed("nothing can be", null);
+      }
+      if (possible.size() == 1) {
+        return possible.get(0);
+      }
+      int known = chosen.size();
+      if (known < decided.size()) {
+        chosen.add(decided.get(known));
+        return decided.get(known);
+      }
+      Edge edge = outwards(possible);
+      boolean isEnough = last.turn() >= TURNS && code.loops().get(edge.from());
+      isComplete &= !isEnough;
+      for (Edge other : possible) {
+        if (other != edge && !isEnough) {
+          List<Edge> begun = new ArrayList<>(chosen);
+          begun.add(other);
+          waiting.add(begun);
+        }
+      }
+      chosen.add(edge);
+      return edge;
+    }
+
+    /** Out of a loop, where that can be. */
+    private Edge outwards(List<Edge> possible) {
+      return possible.stream()
+          .filter(edge -> !code.loops().get(edge.to()))
+          .findFirst()
+          .orElse(possible.get(0));
+    }
+
+    private static boolean isExcluded(Constraint one, List<Constraint> soFar) {
+      return one instanceof Compared compared
+          && soFar.stream()
+              .anyMatch(
+                  known ->
+                      known instanceof Compared before
+                          && before.relation() == compared.relation().negated()
+                          && before.left().equals(compared.left())
+                          && before.right().equals(compared.right()));
+    }
+  }
+}
