@@ -163,6 +163,12 @@ public sealed interface Term {
     public Case {
       conditions = List.copyOf(conditions);
     }
+
+    /** How many terms it consists of. */
+    public int size() {
+      return (result == null ? 1 : result.size())
+          + conditions.stream().mapToInt(Constraint::size).sum();
+    }
   }
 
   /** An object that was made on the way, other than all others. */
@@ -225,13 +231,7 @@ public sealed interface Term {
 
   /** A choice; unknown when it would get too large. */
   static Term choice(String name, String type, List<Case> cases) {
-    int size = 1;
-    for (Case one : cases) {
-      size += one.result() == null ? 1 : one.result().size();
-      for (Constraint condition : one.conditions()) {
-        size += condition.size();
-      }
-    }
+    int size = 1 + cases.stream().mapToInt(Case::size).sum();
     return size > LARGEST ? unknown(name, type) : new Choice(type, cases, size);
   }
 

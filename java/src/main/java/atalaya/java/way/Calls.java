@@ -54,6 +54,7 @@ final class Calls {
   private final Holders holders;
   private final Lines lines;
   private boolean isTrying;
+  private boolean isExploring;
 
   Calls(Walker walker) {
     this.walker = walker;
@@ -603,11 +604,7 @@ final class Calls {
     List<Term.Case> cases =
         PathSearch.all(code.get(), MOST_PATHS)
             .map(all -> cases(all, arguments))
-            .orElseGet(
-                () ->
-                    takesPlain(code.get())
-                        ? Exploration.cases(walker, code.get(), arguments)
-                        : List.of());
+            .orElseGet(() -> explored(code.get(), arguments));
     String type = Type.getReturnType(ref.descriptor()).getDescriptor();
     return cases.isEmpty()
         ? Optional.empty()
@@ -628,6 +625,19 @@ final class Calls {
       }
     }
     return cases;
+  }
+
+  /** The cases of a method with loops; those of what it calls in turn are left open. */
+  private List<Term.Case> explored(MethodCode code, List<Term> arguments) {
+    if (isExploring || !takesPlain(code)) {
+      return List.of();
+    }
+    isExploring = true;
+    try {
+      return Exploration.cases(walker, code, arguments);
+    } finally {
+      isExploring = false;
+    }
   }
 
   /** Whether a method depends on nothing but numbers, texts and what is shared by all. */

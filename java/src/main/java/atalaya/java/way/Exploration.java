@@ -21,21 +21,22 @@ import java.util.function.Function;
  */
 final class Exploration {
   private static final int MOST_CASES = 12;
-  private static final int MOST_FOLLOWED = 30;
+  private static final int MOST_FOLLOWED = 16;
 
   /** A loop is gone through so often where nothing says how often. */
   private static final int TURNS = 2;
 
   /** So many instructions are followed on one way, those of further calls not counted. */
-  private static final int MOST_OF_WAY = 600;
+  private static final int MOST_OF_WAY = 300;
 
-  private static final int MOST_INSTRUCTIONS = 1_500;
+  private static final int MOST_INSTRUCTIONS = 600;
   private static final Values NOTHING = new Values(Map.of());
 
   private final MethodCode code;
   private final Queue<List<Edge>> waiting = new ArrayDeque<>(List.of(List.<Edge>of()));
   private final List<Term.Case> cases = new ArrayList<>();
   private int followed;
+  private int size;
   private boolean isComplete = true;
 
   private Exploration(MethodCode code) {
@@ -67,10 +68,21 @@ final class Exploration {
     try {
       Walker.End end = walker.apart(during, one, arguments);
       if (canBe(during.constraints)) {
-        cases.add(end.inCase(during.constraints));
+        add(end.inCase(during.constraints));
       }
     } catch (NotFollowed e) {
       isComplete &= one.isImpossible;
+    }
+  }
+
+  /** What would make too large a term of them all is left out, and no other is looked for. */
+  private void add(Term.Case one) {
+    size += one.size();
+    if (size < Term.LARGEST) {
+      cases.add(one);
+    } else {
+      isComplete = false;
+      waiting.clear();
     }
   }
 

@@ -35,11 +35,14 @@ final class Fixed {
 
   /** What an edge needs; what can't hold where such a condition never leads there. */
   List<Constraint> orNever(MethodCode code, Edge edge, List<Constraint> needed) {
+    if (edge.point() < 0) {
+      return needed;
+    }
     Set<Term.Input> inputs = new LinkedHashSet<>();
     needed.forEach(one -> inputs.addAll(one.inputs()));
     boolean isFixed =
         !inputs.isEmpty() && inputs.stream().allMatch(input -> input.source() == Term.Source.FIXED);
-    if (!isFixed || edge.point() < 0) {
+    if (!isFixed) {
       return needed;
     }
     BitSet reached = seen.apply(code.ref().type().replace('/', '.'));
