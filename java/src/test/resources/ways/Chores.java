@@ -1461,4 +1461,33 @@ class Chores implements Cloneable {
       throw new Here();
     }
   }
+
+  static class Roster {
+    private final List<String> names = new ArrayList<>();
+
+    void enter(String name) {
+      names.add(name);
+    }
+
+    boolean has(String name) {
+      return names.contains(name);
+    }
+
+    int count() {
+      return names.size();
+    }
+  }
+
+  static void notEntered(Roster roster, String name) {
+    if (!roster.has(name) && roster.count() == 0) {
+      throw new Here();
+    }
+  }
+
+  static void entered(Roster roster, String name) {
+    roster.enter(name);
+    if (roster.count() == 0) {
+      throw new Here(); // open
+    }
+  }
 }

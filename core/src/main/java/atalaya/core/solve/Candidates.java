@@ -67,7 +67,7 @@ final class Candidates {
   /** Whether an input can have a value: no number of elements is negative. */
   static boolean mayBe(Term.Input input, Object value) {
     boolean isCount =
-        input.source() == Term.Source.ELEMENT
+        (input.source() == Term.Source.ELEMENT || input.source() == Term.Source.STATE)
             && (input.name().endsWith(".size()") || input.name().endsWith(".length"));
     return !isCount || !(value instanceof Number number) || number.longValue() >= 0;
   }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** Collections of the platform: how many elements they have, and which. */
 final class Containers {
@@ -40,6 +41,13 @@ final class Containers {
           "java/util/NavigableSet", "TreeSet",
           "java/util/Queue", "ArrayDeque",
           "java/util/Deque", "ArrayDeque");
+
+  /** What changes how many elements there are. */
+  private static final Pattern WRITING =
+      Pattern.compile("(add|offer|push|pop|poll|put|remove|retain|clear|drain|take).*");
+
+  private static final String SIZE = ".size()";
+  private static final String CONTAINS = ".contains(..)";
 
   private final Walker walker;
 
@@ -92,6 +100,10 @@ final class Containers {
       walker.state.elements.put(made, new ArrayList<>(known));
     } else if (isInput(from)) {
       walker.objects.copies(made, (Term.Input) from);
+      Term size = walker.state.fields.get(sizeOf(from));
+      if (size != null) {
+        walker.state.fields.put(sizeOf(made), size);
+      }
     }
   }
 
@@ -99,22 +111,29 @@ final class Containers {
   Optional<Term> call(String name, Term container, List<Term> arguments) {
     Term of = walker.objects.original(container);
     List<Term> known = walker.state.elements.get(of);
+    Term sized = walker.state.fields.containsKey(sizeOf(container)) ? container : of;
+    Optional<Term> ofField = known == null ? ofField(name, sized) : Optional.empty();
+    if (ofField.isPresent()) {
+      return ofField;
+    }
     if (name.endsWith("All") && arguments.size() == 1) {
       walker.requireThere(arguments.get(0)); // All of another: addAll, putAll, containsAll.
     }
     return switch (name) {
       case "size" -> size(of, known);
       case "isEmpty" -> size(of, known).map(size -> truth(size, Relation.EQUAL, 0));
-      case "iterator" -> iterator(of);
+      case "iterator" -> iterator(sized);
       case "hasNext" -> hasNext(of);
       case "next" -> next(of);
-      case "get" -> element(of, known, arguments.get(0));
+      case "get" -> element(sized, arguments.get(0));
       case "add", "addLast", "offer" -> {
         if (known != null && arguments.size() == 1) {
           known.add(arguments.get(0));
         }
         yield Optional.of(Term.of(1));
       }
+      case "contains" ->
+          known != null && known.isEmpty() ? Optional.of(Term.of(0)) : Optional.empty();
       case "remove" -> arguments.isEmpty() ? removed(of) : lost(of);
       case "clear" -> {
         if (known != null) {
@@ -124,6 +143,51 @@ final class Containers {
       }
       default -> lost(of);
     };
+  }
+
+  /** A constructor left a field empty; it may hold something by now. */
+  void mayHaveChanged(Term.Input field) {
+    Term size = new Term.Input(field.name() + SIZE, "I", Term.Source.STATE, 0);
+    walker.state.fields.put(sizeOf(field), size);
+  }
+
+  private static State.Field sizeOf(Term container) {
+    return new State.Field(container, SIZE);
+  }
+
+  /** What a field gives that a constructor left empty. */
+  private Optional<Term> ofField(String name, Term of) {
+    Term size = walker.state.fields.get(sizeOf(of));
+    if (size == null) {
+      return Optional.empty();
+    }
+    boolean isAsItWas = size instanceof Term.Input input && input.isFree();
+    switch (name) {
+      case "size" -> {
+        return Optional.of(size);
+      }
+      case "isEmpty" -> {
+        return Optional.of(truth(size, Relation.EQUAL, 0));
+      }
+      case "contains" -> {
+        return isAsItWas && of instanceof Term.Input field
+            ? Optional.of(new Term.Input(field.name() + CONTAINS, "Z", Term.Source.STATE, 0))
+            : Optional.empty();
+      }
+      default -> {
+        if (WRITING.matcher(name).matches()) {
+          walker.state.fields.put(sizeOf(of), Term.unknown(SIZE, "I"));
+        }
+        return Optional.empty();
+      }
+    }
+  }
+
+  /** The name of the field that something is known of; its own where it is no such thing. */
+  static String field(String name) {
+    String before =
+        name.endsWith(CONTAINS) ? name.substring(0, name.length() - CONTAINS.length()) : name;
+    return before.endsWith(SIZE) ? before.substring(0, before.length() - SIZE.length()) : before;
   }
 
   private Optional<Term> lost(Term of) {
@@ -144,16 +208,22 @@ final class Containers {
       over.remove(cursor.next() - 1);
       walker.state.cursors.put(iterator, new State.Cursor(cursor.over(), cursor.next() - 1));
     } else {
+      walker.state.fields.computeIfPresent(
+          sizeOf(cursor.over()), (field, size) -> Term.unknown(SIZE, "I"));
       return Optional.empty();
     }
     return Optional.of(Term.of(0));
   }
 
-  private static Optional<Term> size(Term of, List<Term> known) {
+  private Optional<Term> size(Term of, List<Term> known) {
+    Term ofField = walker.state.fields.get(sizeOf(of));
+    if (known == null && ofField != null) {
+      return Optional.of(ofField);
+    }
     if (known != null) {
       return Optional.of(Term.of(known.size()));
     }
-    return isInput(of) ? Optional.of(size((Term.Input) of, ".size()")) : Optional.empty();
+    return isInput(of) ? Optional.of(size((Term.Input) of, SIZE)) : Optional.empty();
   }
 
   private static Term truth(Term size, Relation relation, int than) {
@@ -166,7 +236,10 @@ final class Containers {
   }
 
   private Optional<Term> iterator(Term of) {
-    boolean isKnown = walker.state.elements.containsKey(of) || isInput(of);
+    boolean isKnown =
+        walker.state.elements.containsKey(of)
+            || isInput(of)
+            || walker.state.fields.containsKey(sizeOf(of));
     if (!isKnown) {
       return Optional.empty();
     }
@@ -190,10 +263,12 @@ final class Containers {
       return Optional.empty();
     }
     walker.state.cursors.put(iterator, new State.Cursor(cursor.over(), cursor.next() + 1));
-    return element(cursor.over(), walker.state.elements.get(cursor.over()), Term.of(cursor.next()));
+    return element(cursor.over(), Term.of(cursor.next()));
   }
 
-  private Optional<Term> element(Term of, List<Term> known, Term index) {
+  private Optional<Term> element(Term container, Term index) {
+    Term of = walker.objects.original(container);
+    List<Term> known = walker.state.elements.get(of);
     if (!(index instanceof Term.Constant constant) || !(constant.value() instanceof Integer at)) {
       return Optional.empty();
     }
@@ -204,9 +279,8 @@ final class Containers {
       return Optional.empty();
     }
     Term.Input input = (Term.Input) of;
-    walker.require(
-        new Compared(
-            size(input, ".size()"), Relation.GREATER, index, Reason.unwritten(walker.line())));
+    Term size = size(container, null).orElseGet(() -> size(input, SIZE));
+    walker.require(new Compared(size, Relation.GREATER, index, Reason.unwritten(walker.line())));
     return Optional.of(
         new Term.Input(
             input.name() + "[" + at + "]", "Ljava/lang/Object;", Term.Source.ELEMENT, null));

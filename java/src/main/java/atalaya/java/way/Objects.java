@@ -28,6 +28,7 @@ final class Objects {
 
   private final Walker walker;
   private final Holders holders;
+  private final Containers containers;
   private final Map<Input, Walked.Built> built = new LinkedHashMap<>();
   private final Map<Input, Boolean> tried = new HashMap<>();
   private final Map<Input, Making> makings = new HashMap<>();
@@ -39,6 +40,7 @@ final class Objects {
   Objects(Walker walker) {
     this.walker = walker;
     this.holders = new Holders(walker);
+    this.containers = new Containers(walker);
   }
 
   Holders holders() {
@@ -120,6 +122,10 @@ final class Objects {
       walker.state.fields.put(key, state);
       if (usual instanceof Term.Made && isHolder(usual)) {
         holders.mayHaveChanged(state, usual);
+      }
+      List<Term> first = walker.state.elements.get(usual);
+      if (first != null && first.isEmpty() && isContainer(usual)) {
+        containers.mayHaveChanged(state);
       }
       return state;
     }

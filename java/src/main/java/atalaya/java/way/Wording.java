@@ -345,16 +345,19 @@ final class Wording {
     return writers.isEmpty() ? "the object's state" : "set by " + String.join(", ", writers);
   }
 
+  private static String without(String name) {
+    return Containers.field(Holders.without(name));
+  }
+
   private static String fieldOf(Input state) {
-    String field = Holders.without(state.name());
+    String field = without(state.name());
     return field.substring(field.lastIndexOf('.') + 1);
   }
 
   /** The object that a test makes whose field it is; empty where it takes one as it is. */
   private Optional<Input> holder(Input state) {
     return walked.built().keySet().stream()
-        .filter(
-            object -> Holders.without(state.name()).equals(Objects.prefix(object) + fieldOf(state)))
+        .filter(object -> without(state.name()).equals(Objects.prefix(object) + fieldOf(state)))
         .findFirst();
   }
 
