@@ -1490,4 +1490,11 @@ class Chores implements Cloneable {
       throw new Here(); // open
     }
   }
+
+  /** Nobody tells a proxy what it equals. */
+  static void otherBuoys(Withy one, Withy other) {
+    if (one.isLit() && !one.equals(other)) {
+      throw new Here();
+    }
+  }
 }

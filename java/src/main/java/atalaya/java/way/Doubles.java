@@ -29,24 +29,28 @@ final class Doubles {
   private final Map<Input, Object> inputs;
   private final Function<Input, String> values;
   private final boolean isHashed;
+  private final Set<String> compared;
 
   /**
    * For a way.
    *
    * @param values what to write for an answer
    * @param isHashed whether what is called may ask doubles for their hash codes
+   * @param compared the names of inputs that are asked whether they equal something
    */
   Doubles(
       CodeBase base,
       Set<Walked.Asked> asked,
       Map<Input, Object> inputs,
       Function<Input, String> values,
-      boolean isHashed) {
+      boolean isHashed,
+      Set<String> compared) {
     this.base = base;
     this.asked = asked;
     this.inputs = inputs;
     this.values = values;
     this.isHashed = isHashed;
+    this.compared = compared;
   }
 
   /** What makes it; empty where a person has to. */
@@ -72,15 +76,7 @@ final class Doubles {
     return onlyMethod(type)
         .filter(only -> answers.keySet().stream().allMatch(only.name()::equals))
         .map(only -> lambda(only, answers.get(only.name())))
-        .or(() -> Optional.of(proxy(type, withHash(answers))));
-  }
-
-  /** A proxy answers with null what it is not told, which no hash code is. */
-  private Map<String, String> withHash(Map<String, String> answers) {
-    if (isHashed) {
-      answers.putIfAbsent("hashCode", "return 0;");
-    }
-    return answers;
+        .or(() -> Optional.of(proxy(type, answers, compared.contains(input.name()))));
   }
 
   /** Whether it is asked as what it is, or before it was taken for that. */
@@ -153,14 +149,27 @@ final class Doubles {
     return code.split(" -> ", -1).length - 1;
   }
 
-  private static String proxy(String type, Map<String, String> answers) {
+  /**
+   * A proxy answers with null what it is not told, which no hash code is, and no comparison.
+   *
+   * @param isCompared whether it is asked if it equals something
+   */
+  private String proxy(String type, Map<String, String> told, boolean isCompared) {
     String name = Literals.simple("L" + type + ";");
+    int inside = told.values().stream().mapToInt(Doubles::inside).sum();
+    String level = inside == 0 ? "" : String.valueOf(inside + 1);
+    Map<String, String> answers = new LinkedHashMap<>(told);
+    if (isHashed) {
+      answers.putIfAbsent("hashCode", "return 0;");
+    }
+    if (isCompared) {
+      answers.putIfAbsent("equals", String.format("return proxy%1$s == values%1$s[0];", level));
+    }
     // What throws does so only when it is asked this: its text may be part of a message.
     boolean isOne =
-        answers.values().stream().distinct().count() <= 1
+        answers.equals(told)
+            && answers.values().stream().distinct().count() <= 1
             && answers.values().stream().noneMatch(answer -> answer.startsWith("throw"));
-    int inside = answers.values().stream().mapToInt(Doubles::inside).sum();
-    String level = inside == 0 ? "" : String.valueOf(inside + 1);
     String does =
         isOne
             ? answers.values().stream().findFirst().orElse("return null;")

@@ -87,7 +87,26 @@ final class Wording {
     this.found = found;
     this.setters = new Setters(base, visible);
     boolean isHashed = entry.code().equals("hashCode()I");
-    this.doubles = new Doubles(base, walked.asked(), found.inputs(), this::value, isHashed);
+    this.doubles =
+        new Doubles(base, walked.asked(), found.inputs(), this::value, isHashed, compared(walked));
+  }
+
+  /** The inputs of which code asks whether they equal something. */
+  private static Set<String> compared(Walked walked) {
+    Set<String> compared = new HashSet<>();
+    for (Constraint constraint : walked.constraints()) {
+      for (Term term : constraint.terms()) {
+        term.visit(
+            part -> {
+              if (part instanceof Term.Operation call
+                  && call.detail().endsWith(".equals(Ljava/lang/Object;)Z")
+                  && call.operands().get(0) instanceof Input input) {
+                compared.add(input.name());
+              }
+            });
+      }
+    }
+    return compared;
   }
 
   SetUp setUp(Ref entry, List<Step> steps, Optional<String> mayFail) {
