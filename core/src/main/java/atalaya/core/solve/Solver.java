@@ -125,9 +125,10 @@ public final class Solver {
     return constraints.stream().allMatch(c -> Boolean.TRUE.equals(values.holds(c)));
   }
 
+  /** What is not known to hold; of what nothing is known it is taken for granted that it ends. */
   private static boolean isOpen(Constraint constraint, Map<Term.Input, Object> inputs) {
-    return !(constraint instanceof Constraint.Completes)
-        && new Values(inputs).holds(constraint) == null;
+    Boolean holds = new Values(inputs).holds(constraint);
+    return holds == null ? !(constraint instanceof Constraint.Completes) : !holds;
   }
 
   /** What is found when inputs are known under which none of the conditions is broken. */
