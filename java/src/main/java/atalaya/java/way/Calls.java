@@ -29,8 +29,6 @@ import org.objectweb.asm.tree.MethodInsnNode;
 final class Calls {
   private static final String TEXT = "Ljava/lang/String;";
   private static final String STREAMS = "java/util/stream/";
-  private static final Set<String> PLAIN = Set.of(TEXT, "Ljava/lang/CharSequence;");
-  private static final int MOST_PATHS = 12;
   private static final int MOST_CALLED = 40;
   private static final Pattern MAY_THROW =
       Pattern.compile(
@@ -53,14 +51,14 @@ final class Calls {
   private final Containers containers;
   private final Holders holders;
   private final Lines lines;
-  private boolean isTrying;
-  private boolean isExploring;
+  private final Branches branches;
 
   Calls(Walker walker) {
     this.walker = walker;
     this.containers = new Containers(walker);
     this.holders = walker.objects.holders();
     this.lines = new Lines(walker);
+    this.branches = new Branches(walker);
   }
 
   /** A call that has to throw. */
@@ -79,7 +77,9 @@ final class Calls {
     boolean isByDouble = collaborator.filter(walker.objects::isDouble).isPresent();
     Optional<Ref> answering = isByDouble ? Optional.empty() : answering(call, arguments);
     Optional<Term> thrown =
-        answering.flatMap(ref -> choice(ref, arguments)).flatMap(of -> throwing(of, exception));
+        answering
+            .flatMap(ref -> branches.cases(ref, arguments))
+            .flatMap(of -> throwing(of, exception));
     if (thrown.isPresent()) {
       walker.require(new Constraint.Throws(thrown.get(), exception, reason));
       return;
@@ -438,10 +438,9 @@ final class Calls {
     passLikely(ref, code.get(), new HashSet<>());
     boolean makes = call.name.equals("<init>");
     if (code.get().isStraight() || makes) {
-      boolean isDecided =
-          !isTrying && !code.get().isStraight() && arguments.stream().anyMatch(Term::isConstant);
       Optional<Path> path =
-          (isDecided ? possible(code.get(), arguments) : Optional.<Path>empty())
+          branches
+              .possible(code.get(), arguments)
               .or(code.get()::shortest)
               .or(() -> walker.isCaught() ? Optional.empty() : code.get().shortestThrowing());
       State before = walker.state.fork();
@@ -460,47 +459,29 @@ final class Calls {
       mayChange(code.get(), arguments, new HashSet<>());
       return unfollowed(call, code, arguments);
     }
-    Optional<Term> only = walker.isCaught() ? Optional.empty() : onlyResult(code.get(), arguments);
+    Optional<Term> only =
+        walker.isCaught() ? Optional.empty() : branches.onlyResult(code.get(), arguments);
     if (only.isPresent()) {
       return only.get().isNull() && call.desc.endsWith("V") ? unknown(call) : only.get();
     }
     mayWrite(arguments);
     Optional<Term> result =
-        choice(ref, arguments).filter(term -> walker.base.has(ref.type()) || isKnown(term));
-    Optional<String> thrown = result.flatMap(Calls::thrownAnyway);
+        branches
+            .cases(ref, arguments)
+            .filter(term -> walker.base.has(ref.type()) || Branches.isKnown(term));
+    Optional<String> thrown = result.flatMap(Branches::thrownAnyway);
     if (thrown.isPresent() && !walker.isCaught()) {
       walker.throwing(thrown.get());
       return unknown(call);
     }
     if (result.isPresent()) {
       walker.require(new Completes(result.get(), Reason.unwritten(walker.line())));
-      boolean hasOtherCases = PathSearch.all(code.get(), MOST_PATHS).isEmpty();
-      if (hasOtherCases && walker.base.mayRefuse(code.get())) {
+      if (Branches.mayHaveOthers(code.get()) && walker.base.mayRefuse(code.get())) {
         throwsNothing(call);
       }
     }
     mayChange(code.get(), arguments, new HashSet<>());
     return result.orElseGet(() -> unfollowed(call, code, arguments));
-  }
-
-  /** A path that what is known of the arguments does not exclude. */
-  private Optional<Path> possible(MethodCode code, List<Term> arguments) {
-    return PathSearch.all(code, MOST_PATHS).orElse(List.of()).stream()
-        .filter(Path::isReturning)
-        .filter(path -> canBe(path, arguments))
-        .findFirst();
-  }
-
-  private boolean canBe(Path path, List<Term> arguments) {
-    State during = walker.state.fork();
-    isTrying = true;
-    try {
-      return walker.apart(during, path, arguments).thrown().isEmpty() && canBe(during.constraints);
-    } catch (Walker.NotFollowed e) {
-      return false;
-    } finally {
-      isTrying = false;
-    }
   }
 
   /**
@@ -520,51 +501,6 @@ final class Calls {
     Term throwing = throwing(call, walker.isCaught() ? "what is caught" : "an exception");
     Reason reason = Reason.unwritten(walker.line());
     walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
-  }
-
-  /**
-   * Where all paths of a method but one throw, that one has to be taken for the way to go on: what
-   * it gives, null for nothing. Empty where there are others, or it can't be taken.
-   */
-  private Optional<Term> onlyResult(MethodCode code, List<Term> arguments) {
-    List<Path> returning =
-        PathSearch.all(code, MOST_PATHS).orElse(List.of()).stream()
-            .filter(Path::isReturning)
-            .toList();
-    if (returning.size() != 1) {
-      return Optional.empty();
-    }
-    State during = walker.state.fork();
-    try {
-      Walker.End end = walker.apart(during, returning.get(0), arguments);
-      if (!end.thrown().isEmpty() || !canBe(during.constraints)) {
-        return Optional.empty();
-      }
-      walker.state.adopt(during);
-      return Optional.of(end.result() == null ? Term.NULL : end.result());
-    } catch (Walker.NotFollowed e) {
-      return Optional.empty();
-    }
-  }
-
-  /** What a call throws in all cases that can be; empty when it may return. */
-  private static Optional<String> thrownAnyway(Term result) {
-    return result instanceof Term.Choice choice
-            && choice.cases().stream().noneMatch(one -> one.thrown().isEmpty())
-        ? choice.cases().stream().map(Term.Case::thrown).findFirst()
-        : Optional.empty();
-  }
-
-  /** Whether it depends on nothing but what a test may give. */
-  private static boolean isKnown(Term result) {
-    boolean[] isKnown = {true};
-    result.visit(part -> isKnown[0] &= !(part instanceof Term.Input input) || input.isFree());
-    return isKnown[0];
-  }
-
-  private static boolean canBe(List<Constraint> conditions) {
-    Values nothing = new Values(Map.of());
-    return conditions.stream().noneMatch(c -> Boolean.FALSE.equals(nothing.holds(c)));
   }
 
   /**
@@ -593,59 +529,6 @@ final class Calls {
 
   private static boolean isVirtual(MethodInsnNode call) {
     return call.getOpcode() == Opcodes.INVOKEVIRTUAL || call.getOpcode() == Opcodes.INVOKEINTERFACE;
-  }
-
-  /** What a method with branches gives, case by case. */
-  private Optional<Term> choice(Ref ref, List<Term> arguments) {
-    Optional<MethodCode> code = walker.base.code(ref);
-    if (code.isEmpty() || walker.isAtEnd()) {
-      return Optional.empty();
-    }
-    List<Term.Case> cases =
-        PathSearch.all(code.get(), MOST_PATHS)
-            .map(all -> cases(all, arguments))
-            .orElseGet(() -> explored(code.get(), arguments));
-    String type = Type.getReturnType(ref.descriptor()).getDescriptor();
-    return cases.isEmpty()
-        ? Optional.empty()
-        : Optional.of(Term.choice(ref.name() + "(..)", type, cases));
-  }
-
-  private List<Term.Case> cases(List<Path> paths, List<Term> arguments) {
-    List<Term.Case> cases = new ArrayList<>();
-    for (Path path : paths) {
-      State during = walker.state.fork();
-      try {
-        Walker.End end = walker.apart(during, path, arguments);
-        if (canBe(during.constraints)) {
-          cases.add(end.inCase(during.constraints));
-        }
-      } catch (Walker.NotFollowed e) {
-        return List.of();
-      }
-    }
-    return cases;
-  }
-
-  /** The cases of a method with loops; those of what it calls in turn are left open. */
-  private List<Term.Case> explored(MethodCode code, List<Term> arguments) {
-    if (isExploring || !takesPlain(code)) {
-      return List.of();
-    }
-    isExploring = true;
-    try {
-      return Exploration.cases(walker, code, arguments);
-    } finally {
-      isExploring = false;
-    }
-  }
-
-  /** Whether a method depends on nothing but numbers, texts and what is shared by all. */
-  private static boolean takesPlain(MethodCode code) {
-    return code.isStatic()
-        && Arrays.stream(Type.getArgumentTypes(code.node().desc))
-            .map(Type::getDescriptor)
-            .allMatch(type -> type.length() == 1 || PLAIN.contains(type));
   }
 
   /** What a double can stand in for. */
