@@ -197,7 +197,7 @@ public final class WayFinder {
         points,
         wording.setUp(
             route.get(0), steps, MissingElements.on(new Solver(answers, enums, THOROUGH), walked)),
-        wording.result(route.get(0), deciding),
+        new Seen(walked, found).result(route.get(0), deciding),
         walked.doubles().size(),
         List.copyOf(walked.surroundings()));
   }

@@ -1,7 +1,6 @@
 package atalaya.java.way;
 
 import atalaya.core.plan.Way.Given;
-import atalaya.core.plan.Way.Result;
 import atalaya.core.plan.Way.SetUp;
 import atalaya.core.plan.Way.Step;
 import atalaya.core.solve.Solution;
@@ -24,7 +23,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import org.objectweb.asm.Type;
 
 /** Puts what was found of a way into values and words that a test can be written from. */
@@ -49,8 +47,6 @@ final class Wording {
   /** Of these a usual value is of another type. */
   private static final Set<String> BROAD =
       Set.of(OBJECT, "Ljava/lang/Number;", "Ljava/lang/CharSequence;", "Ljava/lang/Comparable;");
-
-  private static final int MOST_ASSERTS = 4;
 
   private final CodeBase base;
   private final Walked walked;
@@ -722,81 +718,5 @@ final class Wording {
       }
     }
     return "";
-  }
-
-  // ---- what is to be seen ----
-
-  Result result(Ref entry, int deciding) {
-    if (!walked.thrown().isEmpty()) {
-      String thrown = Instructions.simple(walked.thrown());
-      return new Result(List.of("throws " + thrown), thrown);
-    }
-    Set<String> asserts = new LinkedHashSet<>();
-    boolean isConstructor = entry.name().equals("<init>");
-    Type returned = Type.getReturnType(entry.descriptor());
-    if (walked.goesOn()) {
-      asserts.add("how " + entry.name() + " ends" + notFollowedBeyond());
-    } else if (returned != Type.VOID_TYPE) {
-      asserts.add("the result of " + entry.name() + result(returned.getDescriptor()));
-    }
-    for (Walked.Effect effect : walked.effects()) {
-      if (effect.after() >= deciding && asserts.size() < MOST_ASSERTS) {
-        seen(effect, isConstructor).ifPresent(asserts::add);
-      }
-    }
-    return new Result(List.copyOf(asserts), "");
-  }
-
-  private String notFollowedBeyond() {
-    List<Walked.Passed> steps = walked.steps();
-    return ", not followed"
-        + (steps.isEmpty() ? "" : " beyond line " + steps.get(steps.size() - 1).line());
-  }
-
-  private String result(String type) {
-    if (walked.result() == null) {
-      return "";
-    }
-    Object value = new Values(found.inputs()).of(walked.result());
-    if (value == Values.UNDECIDED || value instanceof Values.Thrown) {
-      return "";
-    }
-    return Literals.of(value, type).map(literal -> ", now " + literal).orElse("");
-  }
-
-  private Optional<String> seen(Walked.Effect effect, boolean isConstructor) {
-    if (effect instanceof Walked.Called called) {
-      String arguments =
-          called.arguments().stream().map(this::shown).collect(Collectors.joining(", "));
-      boolean isDouble = called.object() instanceof Input input && walked.doubles().contains(input);
-      return isDouble
-          ? Optional.of(
-              ((Input) called.object()).name()
-                  + "."
-                  + called.method().name()
-                  + "("
-                  + arguments
-                  + ") is called")
-          : Optional.empty();
-    }
-    Walked.FieldSet set = (Walked.FieldSet) effect;
-    if (!(set.object() instanceof Input object) || isConstructor && !object.name().equals("this")) {
-      return Optional.empty();
-    }
-    String value = shown(set.value());
-    return Optional.of(
-        "`"
-            + Objects.prefix(object)
-            + set.name()
-            + "` is set"
-            + (value.equals("..") ? "" : " to " + value));
-  }
-
-  private String shown(Term term) {
-    Object value = new Values(found.inputs()).of(term);
-    if (value == Values.UNDECIDED || value instanceof Values.Thrown) {
-      return term instanceof Input input && input.source() == Source.ARGUMENT ? input.name() : "..";
-    }
-    return Literals.of(value, term.type()).orElse("..");
   }
 }

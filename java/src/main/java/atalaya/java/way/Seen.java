@@ -1,0 +1,107 @@
+package atalaya.java.way;
+
+import atalaya.core.plan.Way.Result;
+import atalaya.core.solve.Solution;
+import atalaya.core.term.Term;
+import atalaya.core.term.Term.Input;
+import atalaya.core.term.Term.Source;
+import atalaya.core.term.Values;
+import atalaya.java.way.CodeBase.Ref;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.objectweb.asm.Type;
+
+/** What is to be seen at the end of a way, in words. */
+final class Seen {
+  private static final int MOST_ASSERTS = 4;
+
+  private final Walked walked;
+  private final Solution.Found found;
+
+  Seen(Walked walked, Solution.Found found) {
+    this.walked = walked;
+    this.found = found;
+  }
+
+  /**
+   * What a test can look at.
+   *
+   * @param deciding how many steps come before what decides; what is to be seen earlier is no news
+   */
+  Result result(Ref entry, int deciding) {
+    if (!walked.thrown().isEmpty()) {
+      String thrown = Instructions.simple(walked.thrown());
+      return new Result(List.of("throws " + thrown), thrown);
+    }
+    Set<String> asserts = new LinkedHashSet<>();
+    boolean isConstructor = entry.name().equals("<init>");
+    Type returned = Type.getReturnType(entry.descriptor());
+    if (walked.goesOn()) {
+      asserts.add("how " + entry.name() + " ends" + notFollowedBeyond());
+    } else if (returned != Type.VOID_TYPE) {
+      asserts.add("the result of " + entry.name() + result(returned.getDescriptor()));
+    }
+    for (Walked.Effect effect : walked.effects()) {
+      if (effect.after() >= deciding && asserts.size() < MOST_ASSERTS) {
+        seen(effect, isConstructor).ifPresent(asserts::add);
+      }
+    }
+    return new Result(List.copyOf(asserts), "");
+  }
+
+  private String notFollowedBeyond() {
+    List<Walked.Passed> steps = walked.steps();
+    return ", not followed"
+        + (steps.isEmpty() ? "" : " beyond line " + steps.get(steps.size() - 1).line());
+  }
+
+  private String result(String type) {
+    if (walked.result() == null) {
+      return "";
+    }
+    Object value = new Values(found.inputs()).of(walked.result());
+    if (value == Values.UNDECIDED || value instanceof Values.Thrown) {
+      return "";
+    }
+    return Literals.of(value, type).map(literal -> ", now " + literal).orElse("");
+  }
+
+  private Optional<String> seen(Walked.Effect effect, boolean isConstructor) {
+    if (effect instanceof Walked.Called called) {
+      String arguments =
+          called.arguments().stream().map(this::shown).collect(Collectors.joining(", "));
+      boolean isDouble = called.object() instanceof Input input && walked.doubles().contains(input);
+      return isDouble
+          ? Optional.of(
+              ((Input) called.object()).name()
+                  + "."
+                  + called.method().name()
+                  + "("
+                  + arguments
+                  + ") is called")
+          : Optional.empty();
+    }
+    Walked.FieldSet set = (Walked.FieldSet) effect;
+    if (!(set.object() instanceof Input object) || isConstructor && !object.name().equals("this")) {
+      return Optional.empty();
+    }
+    String value = shown(set.value());
+    return Optional.of(
+        "`"
+            + Objects.prefix(object)
+            + set.name()
+            + "` is set"
+            + (value.equals("..") ? "" : " to " + value));
+  }
+
+  private String shown(Term term) {
+    Object value = new Values(found.inputs()).of(term);
+    if (value == Values.UNDECIDED || value instanceof Values.Thrown) {
+      return term instanceof Input input && input.source() == Source.ARGUMENT ? input.name() : "..";
+    }
+    return Literals.of(value, term.type()).orElse("..");
+  }
+}
