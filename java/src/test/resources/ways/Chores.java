@@ -1497,4 +1497,10 @@ class Chores implements Cloneable {
       throw new Here();
     }
   }
+
+  static void oneOfThem(Roster roster, String name) {
+    if (roster.has(name) && !roster.has(name + "a")) {
+      throw new Here(); // open
+    }
+  }
 }

@@ -172,22 +172,22 @@ public final class PlanCommand extends ReadingCommand {
       return planning.with(forLine(run, planning, methods), List.of());
     }
     List<MethodFigures> wanted = wanted(methods);
+    Limits limits = limits(wanted, points, share);
     ProgressLine progress = new ProgressLine(console(), isQuiet());
-    Plan plan =
-        planning
-            .forMethods(
-                wanted,
-                limits(wanted, points, share),
-                settled,
-                chosen ->
-                    progress.now(
-                        () ->
-                            chosen == 0
-                                ? "planning"
-                                : "planned " + Words.count(chosen, "test", "tests")))
-            .together();
-    progress.end();
+    Plan plan;
+    try {
+      plan =
+          planning
+              .forMethods(wanted, limits, settled, chosen -> progress.now(() -> planned(chosen)))
+              .together();
+    } finally {
+      progress.end();
+    }
     return planning.with(plan, new Remedies(planning).of(wanted, plan, settled));
+  }
+
+  private static String planned(int tests) {
+    return tests == 0 ? "planning" : "planned " + Words.count(tests, "test", "tests");
   }
 
   /** What became of the plan of the run before. */

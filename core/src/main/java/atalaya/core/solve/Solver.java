@@ -78,7 +78,7 @@ public final class Solver {
     }
     all.stream().filter(c -> isOpen(c, inputs) && !open.contains(c)).forEach(open::add);
     Set<Term.Input> needed = new HashSet<>();
-    Values values = new Values(new LinkedHashMap<>(inputs));
+    Values values = new Values(inputs);
     all.forEach(one -> one.terms().forEach(term -> values.needed(term, needed)));
     inputs.keySet().retainAll(needed);
     return new Solution.Found(inputs, open, doubts);

@@ -14,7 +14,7 @@ import java.util.stream.Stream;
  * @param type its internal name; of an array its descriptor, of a primitive type its keyword
  */
 public record ClassValue(String type) {
-  private static final String OWNER = "java/lang/Class.";
+  private static final String OWNER = "java/lang/Class";
 
   private static final Map<String, Class<?>> PRIMITIVE =
       Stream.of(
@@ -48,7 +48,7 @@ public record ClassValue(String type) {
 
   /** Whether a method tells something of a class that never changes, and does no more. */
   public static boolean isAsked(String owner, String name) {
-    return OWNER.startsWith(owner) && OWNER.length() == owner.length() + 1 && ASKED.contains(name);
+    return owner.equals(OWNER) && ASKED.contains(name);
   }
 
   /** Its descriptor. */
@@ -73,12 +73,12 @@ public record ClassValue(String type) {
    */
   static Object ask(String method, List<Object> values) {
     boolean isAsked =
-        method.startsWith(OWNER) && values.stream().allMatch(ClassValue.class::isInstance);
+        method.startsWith(OWNER + ".") && values.stream().allMatch(ClassValue.class::isInstance);
     if (!isAsked) {
       return Values.UNDECIDED;
     }
     ClassValue self = (ClassValue) values.get(0);
-    String name = method.substring(OWNER.length(), method.indexOf('('));
+    String name = method.substring(OWNER.length() + 1, method.indexOf('('));
     if (name.equals("getName")) {
       return self.type.replace('/', '.');
     }

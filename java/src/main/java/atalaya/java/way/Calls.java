@@ -389,7 +389,7 @@ final class Calls {
   private Term unknown(MethodInsnNode call) {
     String type = Type.getReturnType(call.desc).getDescriptor();
     String name = Instructions.simple(call.owner) + "." + call.name + "(..)";
-    return new Term.Input(numbered(name), type, Term.Source.RESULT, usual(call));
+    return new Term.Input(walker.state.numbered(name), type, Term.Source.RESULT, usual(call));
   }
 
   private static Object usual(MethodInsnNode call) {
@@ -649,22 +649,6 @@ final class Calls {
         Arrays.stream(Type.getArgumentTypes(call.desc))
             .map(type -> Instructions.simple(type.getClassName().replace('.', '/')))
             .collect(Collectors.joining(","));
-    return numbered(input.name() + "." + call.name + "(" + types + ")");
-  }
-
-  /** The results of one method are told apart by their order. */
-  private String numbered(String name) {
-    int count = walker.state.answers.merge(name, 1, Integer::sum);
-    return count == 1 ? name : name + " the " + ordinal(count) + " time";
-  }
-
-  private static String ordinal(int count) {
-    int last = count / 10 % 10 == 1 ? 0 : count % 10;
-    return switch (last) {
-      case 1 -> count + "st";
-      case 2 -> count == 2 ? "second" : count + "nd";
-      case 3 -> count == 3 ? "third" : count + "rd";
-      default -> count + "th";
-    };
+    return walker.state.numbered(input.name() + "." + call.name + "(" + types + ")");
   }
 }

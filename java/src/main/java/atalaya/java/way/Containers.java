@@ -48,6 +48,8 @@ final class Containers {
 
   private static final String SIZE = ".size()";
   private static final String CONTAINS = ".contains(..)";
+  private static final Pattern OF_FIELD =
+      Pattern.compile("\\.(size\\(\\)|contains\\(\\.\\.\\)( the \\w+ time)?)$");
 
   private final Walker walker;
 
@@ -171,7 +173,7 @@ final class Containers {
       }
       case "contains" -> {
         return isAsItWas && of instanceof Term.Input field
-            ? Optional.of(new Term.Input(field.name() + CONTAINS, "Z", Term.Source.STATE, 0))
+            ? Optional.of(contained(field))
             : Optional.empty();
       }
       default -> {
@@ -183,11 +185,14 @@ final class Containers {
     }
   }
 
+  private Term contained(Term.Input field) {
+    String name = walker.state.numbered(field.name() + CONTAINS);
+    return new Term.Input(name, "Z", Term.Source.STATE, 0);
+  }
+
   /** The name of the field that something is known of; its own where it is no such thing. */
   static String field(String name) {
-    String before =
-        name.endsWith(CONTAINS) ? name.substring(0, name.length() - CONTAINS.length()) : name;
-    return before.endsWith(SIZE) ? before.substring(0, before.length() - SIZE.length()) : before;
+    return OF_FIELD.matcher(name).replaceFirst("");
   }
 
   private Optional<Term> lost(Term of) {

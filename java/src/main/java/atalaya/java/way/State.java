@@ -83,4 +83,20 @@ final class State {
         new HashSet<>(made),
         new HashMap<>(answers));
   }
+
+  /** The results of one method are told apart by their order. */
+  String numbered(String name) {
+    int count = answers.merge(name, 1, Integer::sum);
+    return count == 1 ? name : name + " the " + ordinal(count) + " time";
+  }
+
+  private static String ordinal(int count) {
+    int last = count / 10 % 10 == 1 ? 0 : count % 10;
+    return switch (last) {
+      case 1 -> count + "st";
+      case 2 -> count == 2 ? "second" : count + "nd";
+      case 3 -> count == 3 ? "third" : count + "rd";
+      default -> count + "th";
+    };
+  }
 }
