@@ -309,7 +309,7 @@ class TellingTest {
                 "this.scribe.words(int) = 7, a double answers",
                 "ledgers[1].pages = 90",
                 "ledgers[2].pages = 90",
-                "ledgers.size() = 3")),
+                "ledgers.size() = 3, the object's state")),
         new Told(
             "quay.Ledger$Ink",
             "fee()",
