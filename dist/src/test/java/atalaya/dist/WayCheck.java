@@ -34,7 +34,7 @@ import javax.tools.ToolProvider;
  * way, and end as it does. {@code bench/ways} runs it.
  */
 final class WayCheck {
-  private static final String NOT_FOLLOWED = ", not followed";
+  private static final String NOT_FOLLOWED = ": not followed";
   private static final Pattern IMPORT =
       Pattern.compile("^import\\s+([\\w.]*\\.[A-Z]\\w*)\\s*;", Pattern.MULTILINE);
   private static final Pattern NAME = Pattern.compile("(?<![.\\w])[A-Z]\\w*\\b");

@@ -39,10 +39,10 @@ final class Seen {
     Set<String> asserts = new LinkedHashSet<>();
     boolean isConstructor = entry.name().equals("<init>");
     Type returned = Type.getReturnType(entry.descriptor());
-    if (walked.goesOn()) {
-      asserts.add("how " + entry.name() + " ends" + notFollowedBeyond());
-    } else if (returned != Type.VOID_TYPE) {
+    if (returned != Type.VOID_TYPE) {
       asserts.add("the result of " + entry.name() + result(returned.getDescriptor()));
+    } else if (walked.goesOn()) {
+      asserts.add("how " + entry.name() + " ends" + notFollowedBeyond());
     }
     for (Walked.Effect effect : walked.effects()) {
       if (effect.after() >= deciding && asserts.size() < MOST_ASSERTS) {
@@ -54,11 +54,14 @@ final class Seen {
 
   private String notFollowedBeyond() {
     List<Walked.Passed> steps = walked.steps();
-    return ", not followed"
+    return ": not followed"
         + (steps.isEmpty() ? "" : " beyond line " + steps.get(steps.size() - 1).line());
   }
 
   private String result(String type) {
+    if (walked.goesOn()) {
+      return ", unless it throws" + notFollowedBeyond();
+    }
     if (walked.result() == null) {
       return "";
     }
