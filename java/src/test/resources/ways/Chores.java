@@ -1503,4 +1503,26 @@ class Chores implements Cloneable {
       throw new Here(); // open
     }
   }
+
+  private static void fill(List<String> names, int many) {
+    for (int i = 0; i < many; i++) {
+      names.add("a");
+    }
+  }
+
+  static void filled(int many) {
+    List<String> names = new ArrayList<>();
+    fill(names, many);
+    if (names.isEmpty() && many > 5) {
+      throw new Here(); // open
+    }
+  }
+
+  static void filledByOthers(int many) {
+    List<String> names = new ArrayList<>();
+    java.util.Collections.addAll(names, new String[many]);
+    if (names.isEmpty() && many > 5) {
+      throw new Here(); // open
+    }
+  }
 }

@@ -433,6 +433,7 @@ final class Calls {
     Optional<MethodCode> code = walker.base.code(ref);
     if (code.isEmpty() || walker.isAtEnd()) {
       mayWrite(arguments);
+      containers.mayHaveChanged(arguments);
       return unfollowed(call, code, arguments);
     }
     passLikely(ref, code.get(), new HashSet<>());
@@ -554,6 +555,9 @@ final class Calls {
 
   /** A method that was not followed on one way may have set fields of its object. */
   private void mayChange(MethodCode code, List<Term> arguments, Set<Ref> known) {
+    if (known.isEmpty() && walker.base.mayWrite(code)) {
+      containers.mayHaveChanged(arguments);
+    }
     if (code.isStatic()) {
       return;
     }
@@ -574,6 +578,9 @@ final class Calls {
 
   private Term foreign(MethodInsnNode call, List<Term> arguments) {
     mayWrite(arguments);
+    if (!call.owner.startsWith("java/") || call.owner.equals("java/util/Collections")) {
+      containers.mayHaveChanged(arguments);
+    }
     boolean isInherited = walker.base.above(call.owner).filter(Containers::isContainer).isPresent();
     if (isInherited && call.name.endsWith("All") && arguments.size() == 2) {
       walker.requireThere(arguments.get(1));

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
@@ -61,7 +62,7 @@ public final class CodeBase {
   private final Map<String, Map<String, Ref>> named = new ConcurrentHashMap<>();
   private final Map<String, Optional<ClassCode>> codes = new ConcurrentHashMap<>();
 
-  /** So many methods are looked at for whether one of them throws something new. */
+  /** So many methods are looked at for whether one of them does something. */
   private static final int MOST_CALLED = 60;
 
   private final Exceptions exceptions = new Exceptions(this);
@@ -72,6 +73,7 @@ public final class CodeBase {
 
   private final Throwers throwers;
   private final Map<Ref, Boolean> refusing = new ConcurrentHashMap<>();
+  private final Map<Ref, Boolean> writing = new ConcurrentHashMap<>();
 
   private final Map<Boolean, Map<Ref, Optional<Ref>>> likely =
       Map.of(true, new ConcurrentHashMap<>(), false, new ConcurrentHashMap<>());
@@ -453,16 +455,25 @@ public final class CodeBase {
 
   /** Whether somewhere in a method, or in what it calls of the project, something new is thrown. */
   boolean mayRefuse(MethodCode code) {
-    return refusing.computeIfAbsent(code.ref(), ref -> mayRefuse(code, new HashSet<>(Set.of(ref))));
+    return refusing.computeIfAbsent(code.ref(), ref -> does(code, MethodCode::mayRefuse));
   }
 
-  private boolean mayRefuse(MethodCode code, Set<Ref> known) {
-    return code.mayRefuse()
+  /** Whether a method, or what it calls of the project, changes containers of the platform. */
+  boolean mayWrite(MethodCode code) {
+    return writing.computeIfAbsent(code.ref(), ref -> does(code, MethodCode::writes));
+  }
+
+  private boolean does(MethodCode code, Predicate<MethodCode> something) {
+    return does(code, something, new HashSet<>(Set.of(code.ref())));
+  }
+
+  private boolean does(MethodCode code, Predicate<MethodCode> something, Set<Ref> known) {
+    return something.test(code)
         || code.called().stream()
             .flatMap(called -> likely(called, true).stream())
             .filter(called -> known.size() < MOST_CALLED && known.add(called))
             .flatMap(called -> code(called).stream())
-            .anyMatch(called -> mayRefuse(called, known));
+            .anyMatch(called -> does(called, something, known));
   }
 
   /** The code of a method, of the project or of what it uses. */

@@ -195,6 +195,22 @@ final class Containers {
     return OF_FIELD.matcher(name).replaceFirst("");
   }
 
+  /** A call that was not followed may have changed what it was given. */
+  void mayHaveChanged(List<Term> arguments) {
+    for (Term argument : arguments) {
+      Term of = walker.objects.original(argument);
+      if (isContainer(Walker.internal(of.type()))) {
+        walker.state.elements.remove(of);
+        walker.state.fields.computeIfPresent(sizeOf(of), (field, size) -> Term.unknown(SIZE, "I"));
+      }
+    }
+  }
+
+  /** Whether a call changes how many elements something has. */
+  static boolean isWriting(String owner, String name) {
+    return owner.startsWith("java/util/") && WRITING.matcher(name).matches();
+  }
+
   private Optional<Term> lost(Term of) {
     walker.state.elements.remove(of);
     return Optional.empty();

@@ -290,6 +290,17 @@ final class MethodCode {
     return reads && puts;
   }
 
+  /** Whether it calls what changes a container of the platform. */
+  boolean writes() {
+    for (AbstractInsnNode instruction : node.instructions) {
+      if (instruction instanceof MethodInsnNode call
+          && Containers.isWriting(call.owner, call.name)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** The names of its parameters, as far as the class file has them. */
   List<String> parameters() {
     Map<Integer, String> names = new HashMap<>();
