@@ -1525,4 +1525,52 @@ class Chores implements Cloneable {
       throw new Here(); // open
     }
   }
+
+  private static void count(AtomicInteger counter, int many) {
+    for (int i = 0; i < many; i++) {
+      counter.incrementAndGet();
+    }
+  }
+
+  static void countedOften(int many) {
+    AtomicInteger counter = new AtomicInteger();
+    count(counter, many);
+    if (counter.get() == 0 && many > 5) {
+      throw new Here(); // open
+    }
+  }
+
+  private static void rub(Roster roster, int many) {
+    for (int i = 0; i < many; i++) {
+      roster.enter("a");
+    }
+  }
+
+  static void rubbed(Roster roster, int many) {
+    rub(roster, many);
+    if (roster.count() == 0 && many > 5) {
+      throw new Here(); // open
+    }
+  }
+
+  static class Fathoms {
+    private int depth;
+
+    void sound() {
+      depth++;
+    }
+  }
+
+  private static void soundOften(Fathoms log, int many) {
+    for (int i = 0; i < many; i++) {
+      log.sound();
+    }
+  }
+
+  static void soundedOften(Fathoms log, int many) {
+    soundOften(log, many);
+    if (log.depth == 0 && many > 5) {
+      throw new Here(); // open
+    }
+  }
 }

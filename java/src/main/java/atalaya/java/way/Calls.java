@@ -22,7 +22,6 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
-import org.objectweb.asm.tree.FieldInsnNode;
 import org.objectweb.asm.tree.MethodInsnNode;
 
 /** What calls give. */
@@ -55,7 +54,7 @@ final class Calls {
 
   Calls(Walker walker) {
     this.walker = walker;
-    this.containers = new Containers(walker);
+    this.containers = walker.objects.containers();
     this.holders = walker.objects.holders();
     this.lines = new Lines(walker);
     this.branches = new Branches(walker);
@@ -433,7 +432,8 @@ final class Calls {
     Optional<MethodCode> code = walker.base.code(ref);
     if (code.isEmpty() || walker.isAtEnd()) {
       mayWrite(arguments);
-      containers.mayHaveChanged(arguments);
+      code.ifPresentOrElse(
+          c -> walker.changes.by(c, arguments), () -> walker.changes.ofAny(arguments));
       return unfollowed(call, code, arguments);
     }
     passLikely(ref, code.get(), new HashSet<>());
@@ -457,7 +457,7 @@ final class Calls {
         walker.state.fields.clear();
         walker.state.fields.putAll(before.fields);
       }
-      mayChange(code.get(), arguments, new HashSet<>());
+      walker.changes.by(code.get(), arguments);
       return unfollowed(call, code, arguments);
     }
     Optional<Term> only =
@@ -481,7 +481,7 @@ final class Calls {
         throwsNothing(call);
       }
     }
-    mayChange(code.get(), arguments, new HashSet<>());
+    walker.changes.by(code.get(), arguments);
     return result.orElseGet(() -> unfollowed(call, code, arguments));
   }
 
@@ -553,33 +553,10 @@ final class Calls {
     }
   }
 
-  /** A method that was not followed on one way may have set fields of its object. */
-  private void mayChange(MethodCode code, List<Term> arguments, Set<Ref> known) {
-    if (known.isEmpty() && walker.base.mayWrite(code)) {
-      containers.mayHaveChanged(arguments);
-    }
-    if (code.isStatic()) {
-      return;
-    }
-    for (int i = 0; i < code.size(); i++) {
-      if (code.at(i) instanceof FieldInsnNode field && field.getOpcode() == Opcodes.PUTFIELD) {
-        walker.state.fields.put(
-            new State.Field(arguments.get(0), field.name), Term.unknown(field.name, field.desc));
-      } else if (code.at(i) instanceof MethodInsnNode call && known.size() < MOST_CALLED) {
-        walker
-            .base
-            .answering(new Ref(call.owner, call.name + call.desc), isVirtual(call))
-            .filter(called -> called.type().equals(code.ref().type()) && known.add(called))
-            .flatMap(walker.base::code)
-            .ifPresent(called -> mayChange(called, arguments, known));
-      }
-    }
-  }
-
   private Term foreign(MethodInsnNode call, List<Term> arguments) {
     mayWrite(arguments);
     if (!call.owner.startsWith("java/") || call.owner.equals("java/util/Collections")) {
-      containers.mayHaveChanged(arguments);
+      walker.changes.ofAny(arguments);
     }
     boolean isInherited = walker.base.above(call.owner).filter(Containers::isContainer).isPresent();
     if (isInherited && call.name.endsWith("All") && arguments.size() == 2) {

@@ -7,6 +7,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -74,6 +75,7 @@ public final class CodeBase {
   private final Throwers throwers;
   private final Map<Ref, Boolean> refusing = new ConcurrentHashMap<>();
   private final Map<Ref, Boolean> writing = new ConcurrentHashMap<>();
+  private final Map<Ref, Set<Changes.Field>> changed = new ConcurrentHashMap<>();
 
   private final Map<Boolean, Map<Ref, Optional<Ref>>> likely =
       Map.of(true, new ConcurrentHashMap<>(), false, new ConcurrentHashMap<>());
@@ -461,6 +463,22 @@ public final class CodeBase {
   /** Whether a method, or what it calls of the project, changes containers of the platform. */
   boolean mayWrite(MethodCode code) {
     return writing.computeIfAbsent(code.ref(), ref -> does(code, MethodCode::writes));
+  }
+
+  /** The fields that a method, or what it calls of the project, may change. */
+  Set<Changes.Field> changed(MethodCode code) {
+    return changed.computeIfAbsent(
+        code.ref(),
+        ref -> {
+          Set<Changes.Field> all = new LinkedHashSet<>();
+          does(
+              code,
+              method -> {
+                all.addAll(method.changed());
+                return false;
+              });
+          return all;
+        });
   }
 
   private boolean does(MethodCode code, Predicate<MethodCode> something) {

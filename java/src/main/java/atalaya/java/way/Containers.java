@@ -208,7 +208,8 @@ final class Containers {
 
   /** Whether a call changes how many elements something has. */
   static boolean isWriting(String owner, String name) {
-    return owner.startsWith("java/util/") && WRITING.matcher(name).matches();
+    return owner.startsWith("java/util/") && WRITING.matcher(name).matches()
+        || Holders.isWriting(owner, name);
   }
 
   private Optional<Term> lost(Term of) {

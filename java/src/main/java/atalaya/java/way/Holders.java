@@ -9,11 +9,15 @@ import atalaya.core.term.Values;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** What holds one value that threads share ({@code java.util.concurrent.atomic}), and which. */
 final class Holders {
   private static final String SUFFIX = ".get()";
   private static final String PACKAGE = "java/util/concurrent/atomic/";
+
+  private static final Pattern READING =
+      Pattern.compile("<init>|get(Plain|Acquire|Opaque)?|\\w+Value|toString");
 
   /** What they hold, by internal name. */
   private static final Map<String, String> HELD =
@@ -65,6 +69,21 @@ final class Holders {
   void mayHaveChanged(Term.Input field, Term made) {
     Term first = walker.state.fields.get(valueOf(made));
     put(field, first instanceof Term.Input ? first : ofField(field, first));
+  }
+
+  /** A call that was not followed may have changed what it was given. */
+  void mayHaveChanged(List<Term> arguments) {
+    for (Term argument : arguments) {
+      String held = HELD.get(Walker.internal(argument.type()));
+      if (held != null) {
+        put(argument, Term.unknown("held", held));
+      }
+    }
+  }
+
+  /** Whether a call changes what a holder holds. */
+  static boolean isWriting(String owner, String name) {
+    return owner.startsWith(PACKAGE) && !READING.matcher(name).matches();
   }
 
   private static Term ofField(Term.Input field, Term first) {

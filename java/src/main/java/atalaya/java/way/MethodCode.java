@@ -290,6 +290,24 @@ final class MethodCode {
     return reads && puts;
   }
 
+  /** The fields of other objects that it may change, or the containers and holders in them. */
+  Set<Changes.Field> changed() {
+    Set<Changes.Field> changed = new HashSet<>();
+    boolean writes = writes();
+    boolean makes = node.name.startsWith("<");
+    for (AbstractInsnNode instruction : node.instructions) {
+      if (instruction instanceof FieldInsnNode field) {
+        String type = Walker.internal(field.desc);
+        boolean isSet = field.getOpcode() == Opcodes.PUTFIELD && !makes;
+        boolean isWritten = writes && (Containers.isContainer(type) || Holders.isHolder(type));
+        if (isSet || isWritten) {
+          changed.add(new Changes.Field(field.owner, field.name, field.desc));
+        }
+      }
+    }
+    return changed;
+  }
+
   /** Whether it calls what changes a container of the platform. */
   boolean writes() {
     for (AbstractInsnNode instruction : node.instructions) {

@@ -47,6 +47,10 @@ final class Objects {
     return holders;
   }
 
+  Containers containers() {
+    return containers;
+  }
+
   /** The inputs that were taken for more than what they are declared as, as that. */
   Set<Input> narrowings() {
     return narrowings;
@@ -96,8 +100,13 @@ final class Objects {
   Term field(Term object, FieldInsnNode field) {
     State.Field key = new State.Field(object, field.name);
     Term known = walker.state.fields.get(key);
-    if (known == null && object instanceof Input input && build(input)) {
+    boolean mayBeChanged = walker.changes.mayBe(field);
+    if (known == null && !mayBeChanged && object instanceof Input input && build(input)) {
       known = walker.state.fields.get(key);
+      mayBeChanged = walker.changes.mayBe(field);
+    }
+    if (known == null && mayBeChanged) {
+      return Term.unknown(field.name, field.desc);
     }
     if (known != null && !(object instanceof Input input && isOpen(input, field, known))) {
       return known;

@@ -78,6 +78,7 @@ final class Walker {
   boolean mayHalt;
   final Fixed fixed;
   final Objects objects = new Objects(this);
+  final Changes changes = new Changes(this, objects.containers(), objects.holders());
   final TypeTests types = new TypeTests(this);
   final Builders builders = new Builders(this);
   State state = new State();

@@ -1,0 +1,71 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Term;
+import java.util.List;
+import org.objectweb.asm.tree.FieldInsnNode;
+
+/** What calls that were not followed may have changed. */
+final class Changes {
+  private static final String CHANGED = "changed ";
+
+  private final Walker walker;
+  private final Containers containers;
+  private final Holders holders;
+
+  Changes(Walker walker, Containers containers, Holders holders) {
+    this.walker = walker;
+    this.containers = containers;
+    this.holders = holders;
+  }
+
+  /**
+   * A field that code sets, or of which it changes what it holds.
+   *
+   * @param owner the internal name of its class
+   */
+  record Field(String owner, String name, String descriptor) {}
+
+  /** A method was called, which may have gone any way; without an object it can change none. */
+  void by(MethodCode code, List<Term> arguments) {
+    boolean isGivenSome = arguments.stream().anyMatch(this::mayBeChanged);
+    if (!isGivenSome) {
+      return;
+    }
+    if (walker.base.mayWrite(code)) {
+      ofAny(arguments);
+    }
+    for (Field field : walker.base.changed(code)) {
+      walker.state.fields.replaceAll((known, value) -> is(known, field) ? unknown(field) : value);
+      walker.state.fields.put(
+          State.Field.ofClass(field.owner(), CHANGED + field.name()), Term.of(1));
+    }
+  }
+
+  /** What something nobody knows was given is changed. */
+  void ofAny(List<Term> arguments) {
+    containers.mayHaveChanged(arguments);
+    holders.mayHaveChanged(arguments);
+  }
+
+  private boolean mayBeChanged(Term argument) {
+    String type = Walker.internal(argument.type());
+    return walker.base.has(type)
+        || Containers.isContainer(type)
+        || Holders.isHolder(type)
+        || type.equals("java/lang/Object");
+  }
+
+  private boolean is(State.Field known, Field field) {
+    return known.name().equals(field.name())
+        && walker.base.isA(Walker.internal(known.object().type()), field.owner());
+  }
+
+  private static Term unknown(Field field) {
+    return Term.unknown(field.name(), field.descriptor());
+  }
+
+  /** Whether a field that nothing is known of yet may have been changed. */
+  boolean mayBe(FieldInsnNode field) {
+    return walker.state.fields.containsKey(State.Field.ofClass(field.owner, CHANGED + field.name));
+  }
+}
