@@ -14,8 +14,6 @@ import org.objectweb.asm.Type;
 
 /** What called methods give in which control parts. */
 final class Branches {
-  private static final int MOST_PATHS = 12;
-
   private static final Set<String> TEXTS = Set.of("Ljava/lang/String;", "Ljava/lang/CharSequence;");
 
   private final Walker walker;
@@ -33,7 +31,7 @@ final class Branches {
     if (!isDecided) {
       return Optional.empty();
     }
-    return PathSearch.all(code, MOST_PATHS).orElse(List.of()).stream()
+    return code.fewPaths().orElse(List.of()).stream()
         .filter(Path::isReturning)
         .filter(path -> canBe(path, arguments))
         .findFirst();
@@ -57,9 +55,7 @@ final class Branches {
    */
   Optional<Term> onlyResult(MethodCode code, List<Term> arguments) {
     List<Path> returning =
-        PathSearch.all(code, MOST_PATHS).orElse(List.of()).stream()
-            .filter(Path::isReturning)
-            .toList();
+        code.fewPaths().orElse(List.of()).stream().filter(Path::isReturning).toList();
     if (returning.size() != 1) {
       return Optional.empty();
     }
@@ -91,14 +87,15 @@ final class Branches {
     return isKnown[0];
   }
 
-  private static boolean canBe(List<Constraint> conditions) {
+  /** Whether what is known without any input leaves all conditions. */
+  static boolean canBe(List<Constraint> conditions) {
     Values nothing = new Values(Map.of());
     return conditions.stream().noneMatch(c -> Boolean.FALSE.equals(nothing.holds(c)));
   }
 
   /** Whether there may be more cases than those that are found. */
   static boolean mayHaveOthers(MethodCode code) {
-    return PathSearch.all(code, MOST_PATHS).isEmpty();
+    return code.fewPaths().isEmpty();
   }
 
   /** What a method with branches gives, case by case. */
@@ -108,7 +105,8 @@ final class Branches {
       return Optional.empty();
     }
     List<Term.Case> cases =
-        PathSearch.all(code.get(), MOST_PATHS)
+        code.get()
+            .fewPaths()
             .map(all -> cases(all, arguments))
             .orElseGet(() -> explored(code.get(), arguments));
     String type = Type.getReturnType(ref.descriptor()).getDescriptor();

@@ -148,7 +148,7 @@ final class Containers {
   }
 
   /** A constructor left a field empty; it may hold something by now. */
-  void mayHaveChanged(Term.Input field) {
+  void leftEmpty(Term.Input field) {
     Term size = new Term.Input(field.name() + SIZE, "I", Term.Source.STATE, 0);
     walker.state.fields.put(sizeOf(field), size);
   }

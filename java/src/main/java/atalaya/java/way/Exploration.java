@@ -3,13 +3,11 @@ package atalaya.java.way;
 import atalaya.core.term.Constraint;
 import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Term;
-import atalaya.core.term.Values;
 import atalaya.java.way.MethodCode.Edge;
 import atalaya.java.way.Walker.NotFollowed;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Queue;
 import java.util.function.Function;
@@ -30,7 +28,6 @@ final class Exploration {
   private static final int MOST_OF_WAY = 300;
 
   private static final int MOST_INSTRUCTIONS = 600;
-  private static final Values NOTHING = new Values(Map.of());
 
   private final MethodCode code;
   private final Queue<List<Edge>> waiting = new ArrayDeque<>(List.of(List.<Edge>of()));
@@ -67,7 +64,7 @@ final class Exploration {
     State during = walker.state.fork();
     try {
       Walker.End end = walker.apart(during, one, arguments);
-      if (canBe(during.constraints)) {
+      if (Branches.canBe(during.constraints)) {
         add(end.inCase(during.constraints));
       }
     } catch (NotFollowed e) {
@@ -84,10 +81,6 @@ final class Exploration {
       isComplete = false;
       waiting.clear();
     }
-  }
-
-  private static boolean canBe(List<Constraint> conditions) {
-    return conditions.stream().noneMatch(c -> Boolean.FALSE.equals(NOTHING.holds(c)));
   }
 
   /** Goes one of the ways; where others part from it is noted. */
@@ -132,7 +125,7 @@ final class Exploration {
       List<Edge> possible = new ArrayList<>();
       for (Edge edge : edges) {
         List<Constraint> needs = needed.apply(edge);
-        if (canBe(needs) && needs.stream().noneMatch(one -> isExcluded(one, soFar))) {
+        if (Branches.canBe(needs) && needs.stream().noneMatch(one -> isExcluded(one, soFar))) {
           possible.add(edge);
         }
       }

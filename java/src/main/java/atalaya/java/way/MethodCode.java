@@ -39,6 +39,8 @@ final class MethodCode {
   private static final Set<String> FILLING =
       Set.of("add", "addAll", "addFirst", "addLast", "put", "putAll", "offer", "push");
 
+  private static final int FEW_PATHS = 12;
+
   private final MethodNode node;
   private final Ref ref;
   private final BitSet[] points;
@@ -52,6 +54,7 @@ final class MethodCode {
   private volatile Graph graph;
   private volatile BitSet passedByAll;
   private volatile Optional<Path> shortest;
+  private volatile Optional<List<Path>> fewPaths;
 
   private MethodCode(
       String type,
@@ -246,6 +249,14 @@ final class MethodCode {
   Optional<Path> shortestThrowing() {
     PathSearch.Wanted any = PathSearch.Wanted.any();
     return PathSearch.heaviest(this, any, body -> Optional.empty());
+  }
+
+  /** All its paths, where there are few and no loops; else empty. */
+  Optional<List<Path>> fewPaths() {
+    if (fewPaths == null) {
+      fewPaths = PathSearch.all(this, FEW_PATHS);
+    }
+    return fewPaths;
   }
 
   Graph graph() {

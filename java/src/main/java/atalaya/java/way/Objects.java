@@ -134,7 +134,7 @@ final class Objects {
       }
       List<Term> first = walker.state.elements.get(usual);
       if (first != null && first.isEmpty() && isContainer(usual)) {
-        containers.mayHaveChanged(state);
+        containers.leftEmpty(state);
       }
       return state;
     }
