@@ -13,6 +13,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -39,6 +41,11 @@ class PlannerTest {
     @Override
     public double most() {
       return 100;
+    }
+
+    @Override
+    public boolean isFirst() {
+      return name.equals("first");
     }
 
     @Override
@@ -100,6 +107,16 @@ class PlannerTest {
     double gain = plan.briefs().stream().mapToDouble(Brief::gain).sum();
     assertThat(plan.before() - plan.after()).isEqualTo(gain);
     assertThat(plan.points()).isLessThanOrEqualTo(points);
+  }
+
+  @Test
+  void looksAtFirstOnesBesidesTheMostOfOthers() {
+    List<Task> tasks = new ArrayList<>();
+    IntStream.rangeClosed(0, Planner.MOST_TASKS).forEach(i -> tasks.add(new Briefs("a", "1/1")));
+    tasks.add(new Briefs("first", "5/1"));
+    Plan plan = Planner.plan(tasks, Limits.ofTests(1), 200);
+    assertThat(plan.briefs()).extracting(Brief::name).containsExactly("first1");
+    assertThat(plan.passedOver()).isEqualTo(1);
   }
 
   @ParameterizedTest

@@ -193,6 +193,7 @@ class SolverTest {
     Values values = new Values(found.inputs());
     assertThat(constraints).allMatch(c -> Boolean.TRUE.equals(values.holds(c)));
     assertThat(solver.solve(constraints)).isEqualTo(solution);
+    assertThat(solver.find(constraints)).contains(found);
   }
 
   static Stream<Arguments> impossible() {
@@ -218,9 +219,9 @@ class SolverTest {
   @ParameterizedTest(name = "{0}")
   @MethodSource("impossible")
   void showsWhatExcludesWhat(String what, Constraint one, Constraint other) {
-    Solution solution =
-        solver.solve(List.of(is(L, Relation.GREATER, constant(0L, "J")), one, other));
-    assertThat(solution).isEqualTo(new Solution.Contradiction(one, other));
+    List<Constraint> all = List.of(is(L, Relation.GREATER, constant(0L, "J")), one, other);
+    assertThat(solver.find(all)).isEmpty();
+    assertThat(solver.solve(all)).isEqualTo(new Solution.Contradiction(one, other));
   }
 
   @ParameterizedTest

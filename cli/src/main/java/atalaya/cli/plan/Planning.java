@@ -7,6 +7,7 @@ import atalaya.core.gap.Opened;
 import atalaya.core.gap.Survivors;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.mutant.TriedMutant;
+import atalaya.core.plan.FaultTask;
 import atalaya.core.plan.Limits;
 import atalaya.core.plan.MethodTask;
 import atalaya.core.plan.Plan;
@@ -43,6 +44,7 @@ import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 
 /** Makes a plan for a run. */
 public final class Planning implements AutoCloseable {
@@ -93,7 +95,7 @@ public final class Planning implements AutoCloseable {
     this.libraries = new Libraries(run.jvms());
     this.base = CodeBase.of(classFiles, libraries::classFile);
     this.scene = new RunScene(run, methods, new TestHomes(testClasses), weights, accepted);
-    this.finder = new WayFinder(base, scene::code, type -> scene.reach(type).all(), this::isTested);
+    this.finder = new WayFinder(base, scene::code, scene::reached, this::isTested);
     methods.forEach(method -> byName.putIfAbsent(method.qualifiedName(), method));
   }
 
@@ -170,11 +172,8 @@ public final class Planning implements AutoCloseable {
     lacking.stream()
         .limit(SEARCHED_FOR_FAULTS)
         .filter(Planning::isEntered)
-        .toList()
-        .parallelStream()
-        .map(this::faults)
-        .toList()
-        .forEach(tasks::addAll);
+        .flatMap(this::faults)
+        .forEach(tasks::add);
     tasks.addAll(survivors(wanted, settled));
     return Planner.plan(tasks, limits, before(), progress);
   }
@@ -334,10 +333,7 @@ public final class Planning implements AutoCloseable {
     return model.isEmpty() || source.isEmpty()
         ? Optional.empty()
         : Split.of(
-            method,
-            model.get(),
-            Extractable.in(source.get()),
-            scene.reach(method.className()).all());
+            method, model.get(), Extractable.in(source.get()), scene.reached(method.className()));
   }
 
   /** The model of the method that figures are of. */
@@ -350,7 +346,7 @@ public final class Planning implements AutoCloseable {
   }
 
   private BitSet reached(String className, Work work) {
-    BitSet all = scene.reach(className).all();
+    BitSet all = scene.reached(className);
     BitSet more = work.reached(className);
     if (more.isEmpty()) {
       return all;
@@ -403,34 +399,20 @@ public final class Planning implements AutoCloseable {
         : Optional.empty();
   }
 
-  /** Ways of one method on which something can go wrong that the code itself asks about. */
-  private List<Task> faults(MethodFigures method) {
+  /** Tests of one method on whose way something can go wrong that the code itself asks about. */
+  private Stream<Task> faults(MethodFigures method) {
     Ref guessed = guessed(method);
     if (guessed == null || !finder.mayMissElement(guessed)) {
-      return List.of();
+      return Stream.empty();
     }
-    List<Task> tasks = new ArrayList<>();
-    for (Gap gap : scene.gaps(method.className())) {
-      boolean isHere =
-          gap.kind() == Gap.Kind.OUTCOME
-              && gap.method().equals(method.method())
-              && gap.condition().contains(".length");
-      if (!isHere || !gap.behind().isEmpty()) {
-        continue;
-      }
-      Optional<BitSet> points = pointsOf(gap);
-      Optional<Way> way = points.flatMap(p -> towards(method, p, gap.name(), new Work()));
-      if (way.isPresent() && way.get().setUp().mayFail().isPresent()) {
-        tasks.add(
-            new MethodTask(
-                scene,
-                method,
-                Double.MAX_VALUE,
-                work -> work.isClosed(gap.name()) ? Optional.empty() : way,
-                List.of()));
-      }
-    }
-    return tasks;
+    return scene.gaps(method.className()).stream()
+        .filter(gap -> gap.kind() == Gap.Kind.OUTCOME && gap.method().equals(method.method()))
+        .filter(gap -> gap.condition().contains(".length") && gap.behind().isEmpty())
+        .map(gap -> new FaultTask(scene, method, gap.name(), () -> wayTo(method, gap)));
+  }
+
+  private Optional<Way> wayTo(MethodFigures method, Gap gap) {
+    return pointsOf(gap).flatMap(points -> towards(method, points, gap.name(), new Work()));
   }
 
   /** The points that close a gap of an outcome or a handler; empty for other kinds. */
@@ -451,7 +433,7 @@ public final class Planning implements AutoCloseable {
               .flatMap(c -> c.outcomes().stream())
               .filter(o -> o.name().equals(gap.outcome()))
               .map(o -> o.points())
-              .filter(p -> !p.intersects(scene.reach(gap.className()).all()))
+              .filter(p -> !p.intersects(scene.reached(gap.className())))
               .findFirst();
       case HANDLER ->
           method.get().handlers().stream()

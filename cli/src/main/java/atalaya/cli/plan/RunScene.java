@@ -14,6 +14,7 @@ import atalaya.core.run.Verdict;
 import atalaya.java.SourceText;
 import atalaya.store.runfile.RunFile;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -21,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 
@@ -38,6 +40,7 @@ final class RunScene implements Scene {
   private final Map<String, CodeClass> codes = new HashMap<>();
   private final Map<String, List<MethodPoints>> methods = new HashMap<>();
   private final Map<String, ClassReach> reaches = new HashMap<>();
+  private final Map<String, BitSet> reached = new ConcurrentHashMap<>();
   private final Map<String, List<Gap>> gaps = new HashMap<>();
 
   /**
@@ -120,6 +123,11 @@ final class RunScene implements Scene {
   @Override
   public synchronized ClassReach reach(String className) {
     return reaches.computeIfAbsent(className, run::reach);
+  }
+
+  @Override
+  public BitSet reached(String className) {
+    return reached.computeIfAbsent(className, name -> reach(name).all());
   }
 
   @Override

@@ -124,7 +124,7 @@ public final class MethodTask implements Task {
       if (isOwn) {
         String text = step.condition() + "\n" + step.outcome();
         int ordinal = alike.merge(text, 1, Integer::sum) - 1;
-        BitSet before = scene.reach(step.className()).all();
+        BitSet before = scene.reached(step.className());
         if (!before.get(step.point()) && !done.reached(step.className()).get(step.point())) {
           return PlaceName.of(
               step.className(),

@@ -9,6 +9,7 @@ import java.util.PriorityQueue;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * Chooses briefs: each time the one with the most gain, or where effort is limited the most gain
@@ -57,8 +58,7 @@ public final class Planner {
             && single.get().gain() > gain(briefs)
             && briefs.stream().noneMatch(Brief::mayFail);
     List<Brief> chosen = oneIsBetter ? planner.greedy(single) : briefs;
-    int passedOver =
-        (int) Math.max(0, tasks.stream().filter(t -> t.most() > NEGLIGIBLE).count() - MOST_TASKS);
+    int passedOver = (int) Math.max(0, others(tasks).count() - MOST_TASKS);
     return new Plan(chosen, before, before - gain(chosen), passedOver);
   }
 
@@ -88,12 +88,19 @@ public final class Planner {
                 .thenComparingInt(entry -> entry.brief() == null ? 0 : points(entry.brief()))
                 .thenComparing(entry -> entry.task().name()));
     tasks.stream()
-        .filter(task -> task.most() > NEGLIGIBLE)
+        .filter(Task::isFirst)
+        .map(task -> new Entry(task, Double.MAX_VALUE, null, -1))
+        .forEach(queue::add);
+    others(tasks)
         .map(task -> new Entry(task, task.most() / (perPoint ? task.leastPoints() : 1), null, -1))
         .sorted(queue.comparator())
         .limit(mostTasks())
         .forEach(queue::add);
     return queue;
+  }
+
+  private static Stream<? extends Task> others(List<? extends Task> tasks) {
+    return tasks.stream().filter(task -> !task.isFirst() && task.most() > NEGLIGIBLE);
   }
 
   private long mostTasks() {

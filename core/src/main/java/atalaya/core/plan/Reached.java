@@ -40,7 +40,7 @@ record Reached(
       String type = entry.getKey();
       Optional<CodeClass> code = scene.code(type);
       if (code.isPresent()) {
-        BitSet before = (BitSet) scene.reach(type).all().clone();
+        BitSet before = (BitSet) scene.reached(type).clone();
         before.or(work.reached(type));
         for (MethodPoints in : scene.methods(type)) {
           if (in.points().intersects(entry.getValue())) {

@@ -6,6 +6,7 @@ import atalaya.core.figure.TestFigures;
 import atalaya.core.gap.Gap;
 import atalaya.core.gap.Opened;
 import atalaya.core.run.ClassReach;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 
@@ -21,6 +22,11 @@ public interface Scene {
 
   /** What was reached of a class, by whom. */
   ClassReach reach(String className);
+
+  /** The points of a class that were reached by anyone; not to be changed. */
+  default BitSet reached(String className) {
+    return reach(className).all();
+  }
 
   /** A method's figures, by qualified name; empty for one that does not count. */
   Optional<MethodFigures> figures(String method);

@@ -74,7 +74,7 @@ final class Starting {
     return way.steps().stream()
         .filter(
             step ->
-                !scene.reach(step.className()).all().get(step.point())
+                !scene.reached(step.className()).get(step.point())
                     && !work.reached(step.className()).get(step.point()))
         .findFirst();
   }

@@ -15,6 +15,11 @@ public interface Task {
     return 1;
   }
 
+  /** Whether it comes before others whatever it gains, and besides the most that are looked at. */
+  default boolean isFirst() {
+    return false;
+  }
+
   /**
    * Several tasks may be asked at once, each by one thread: its best brief once all of this work is
    * done; empty when nothing is left to gain.

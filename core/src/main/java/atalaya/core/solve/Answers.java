@@ -4,8 +4,9 @@ import atalaya.core.term.Constraint;
 import atalaya.core.term.Term;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.IntSupplier;
 import java.util.function.Supplier;
 
 /**
@@ -16,28 +17,18 @@ public final class Answers {
   private static final int MOST_KEPT = 20_000;
 
   private final Map<Question, Answer> answers = new ConcurrentHashMap<>();
+  private final Map<Question, Integer> excluding = new ConcurrentHashMap<>();
 
   private record Question(List<Constraint> group, int mostComputed) {}
 
   /**
-   * Of a group.
+   * Of a group. Conditions are told by their places in it: equal ones of other ways are others.
    *
    * @param inputs for which the conditions hold; empty when none were found
-   * @param because where none were found, the conditions that seem to exclude each other
+   * @param broken where none were found, the condition that was broken last
    * @param isImpossible whether it was shown that there are none
    */
-  record Answer(Map<Term.Input, Object> inputs, Optional<Pair> because, boolean isImpossible) {}
-
-  /** Two conditions, by their places in the group: equal ones of other ways are others. */
-  record Pair(int one, int other) {
-    static Pair of(List<Constraint> group, Constraint one, Constraint other) {
-      return new Pair(group.indexOf(one), group.indexOf(other));
-    }
-
-    Solution.Contradiction in(List<Constraint> group) {
-      return new Solution.Contradiction(group.get(one), group.get(other));
-    }
-  }
+  record Answer(Map<Term.Input, Object> inputs, OptionalInt broken, boolean isImpossible) {}
 
   /** What is known, or else is found out now. */
   Answer of(List<Constraint> group, int mostComputed, Supplier<Answer> finding) {
@@ -47,6 +38,19 @@ public final class Answers {
       known = finding.get();
       if (answers.size() < MOST_KEPT) {
         answers.put(question, known);
+      }
+    }
+    return known;
+  }
+
+  /** The condition that excludes the one that was broken last, as known, or found out now. */
+  int excluding(List<Constraint> group, int mostComputed, IntSupplier finding) {
+    Question question = new Question(group, mostComputed);
+    Integer known = excluding.get(question);
+    if (known == null) {
+      known = finding.getAsInt();
+      if (excluding.size() < MOST_KEPT) {
+        excluding.put(question, known);
       }
     }
     return known;

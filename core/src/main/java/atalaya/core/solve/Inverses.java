@@ -8,6 +8,7 @@ import atalaya.core.term.Term.Operator;
 import atalaya.core.term.Values;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -37,6 +38,10 @@ final class Inverses {
   private final List<Constraint> original;
   private final Set<Term> splitTexts = new HashSet<>();
   private final List<Constraint> constraints = new ArrayList<>();
+
+  /** By the very term: what conditions have in common, they have in common rewritten, too. */
+  private final Map<Term, Term> rewritten = new IdentityHashMap<>();
+
   private final Map<Input, Input> tidied = new LinkedHashMap<>();
   private final Map<Input, Part> parts = new LinkedHashMap<>();
 
@@ -142,6 +147,15 @@ final class Inverses {
   }
 
   private Term rewritten(Term term) {
+    Term known = rewritten.get(term);
+    if (known == null) {
+      known = anew(term);
+      rewritten.put(term, known);
+    }
+    return known;
+  }
+
+  private Term anew(Term term) {
     if (term instanceof Term.Choice choice) {
       return new Term.Choice(
           choice.type(),

@@ -3,6 +3,7 @@ package atalaya.core.solve;
 import atalaya.core.term.Constraint;
 import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Term;
+import atalaya.core.term.TriedValues;
 import atalaya.core.term.Values;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -42,8 +43,7 @@ final class Search {
   private final List<Term.Input> inputs = new ArrayList<>();
   private final Map<Term.Input, List<Object>> domains = new HashMap<>();
   private final List<List<Constraint>> decidedAt = new ArrayList<>();
-  private final Map<Term.Input, Object> values = new HashMap<>();
-  private final Values now = new Values(values);
+  private final TriedValues now = new TriedValues();
   private int computed;
   private boolean unknown;
   private int deepestAt = -1;
@@ -87,13 +87,13 @@ final class Search {
           List<Object> certain = new ArrayList<>();
           List<Object> uncertain = new ArrayList<>();
           for (Object value : tried) {
-            values.put(input, value);
+            now.set(input, value);
             Outcome outcome = Candidates.mayBe(input, value) ? outcome(here, 0) : Outcome.BROKEN;
             if (outcome != Outcome.BROKEN) {
               (outcome == Outcome.HOLDS ? certain : uncertain).add(value);
             }
           }
-          values.remove(input);
+          now.unset(input);
           certain.addAll(uncertain);
           domains.put(input, certain.subList(0, Math.min(MOST_VALUES, certain.size())));
           inputs.add(input);
@@ -123,7 +123,7 @@ final class Search {
       return Map.of();
     }
     Map<Term.Input, Object> found = new LinkedHashMap<>();
-    inputs.forEach(input -> found.put(input, values.get(input)));
+    inputs.forEach(input -> found.put(input, now.get(input)));
     return found;
   }
 
@@ -149,7 +149,7 @@ final class Search {
     Set<Object> tried = new LinkedHashSet<>(domains.get(input));
     tried.addAll(solved(input, here));
     for (Object value : tried) {
-      values.put(input, value);
+      now.set(input, value);
       if (outcome(here, at) != Outcome.BROKEN && isAllowed(input, value) && choose(at + 1)) {
         return true;
       }
@@ -157,7 +157,7 @@ final class Search {
         break;
       }
     }
-    values.remove(input);
+    now.unset(input);
     return false;
   }
 
@@ -304,10 +304,10 @@ final class Search {
   }
 
   private double difference(Compared compared, Term.Input input, double value) {
-    values.put(input, typed(input.type(), value));
+    now.set(input, typed(input.type(), value));
     Object left = now.of(compared.left());
     Object right = now.of(compared.right());
-    values.remove(input);
+    now.unset(input);
     computed += 2;
     return left instanceof Number a && right instanceof Number b
         ? a.doubleValue() - b.doubleValue()

@@ -14,6 +14,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Function;
 
@@ -53,11 +54,7 @@ public final class Solver {
 
   /** Looks for inputs. The same conditions always give the same inputs. */
   public Solution solve(List<Constraint> constraints) {
-    if (inputsOf.size() > MOST_KEPT) {
-      inputsOf.clear();
-    }
-    Set<Constraint> distinct = new LinkedHashSet<>(constraints);
-    List<Constraint> all = List.copyOf(distinct);
+    List<Constraint> all = distinct(constraints);
     Optional<Solution.Contradiction> contradiction = Ranges.contradiction(all);
     if (contradiction.isPresent()) {
       return contradiction.get();
@@ -66,22 +63,69 @@ public final class Solver {
     List<Constraint> open = new ArrayList<>();
     List<Solution.Contradiction> doubts = new ArrayList<>();
     for (List<Constraint> group : groups(all)) {
-      Answers.Answer answer = answers.of(group, mostComputed, () -> answer(group));
+      Answers.Answer answer = known(group);
       if (answer.isImpossible()) {
-        return answer.because().orElseThrow().in(group);
+        return because(group, answer.broken().getAsInt());
       }
       if (answer.inputs().isEmpty()) {
         open.addAll(group);
-        answer.because().ifPresent(pair -> doubts.add(pair.in(group)));
+        answer.broken().ifPresent(last -> doubts.add(because(group, last)));
       }
       inputs.putAll(answer.inputs());
     }
-    all.stream().filter(c -> isOpen(c, inputs) && !open.contains(c)).forEach(open::add);
-    Set<Term.Input> needed = new HashSet<>();
+    return found(all, inputs, open, doubts);
+  }
+
+  /**
+   * Looks for inputs; empty where none were found for some conditions. Faster than to tell which
+   * exclude each other.
+   */
+  public Optional<Solution.Found> find(List<Constraint> constraints) {
+    List<Constraint> all = distinct(constraints);
+    if (Ranges.contradiction(all).isPresent()) {
+      return Optional.empty();
+    }
+    Map<Term.Input, Object> inputs = new LinkedHashMap<>();
+    List<Constraint> open = new ArrayList<>();
+    for (List<Constraint> group : groups(all)) {
+      Answers.Answer answer = known(group);
+      if (answer.broken().isPresent()) {
+        return Optional.empty();
+      }
+      open.addAll(answer.inputs().isEmpty() ? group : List.of());
+      inputs.putAll(answer.inputs());
+    }
+    return Optional.of(found(all, inputs, open, List.of()));
+  }
+
+  private List<Constraint> distinct(List<Constraint> constraints) {
+    if (inputsOf.size() > MOST_KEPT) {
+      inputsOf.clear();
+    }
+    return List.copyOf(new LinkedHashSet<>(constraints));
+  }
+
+  private static Solution.Found found(
+      List<Constraint> all,
+      Map<Term.Input, Object> inputs,
+      List<Constraint> open,
+      List<Solution.Contradiction> doubts) {
     Values values = new Values(inputs);
+    all.stream().filter(c -> isOpen(c, values) && !open.contains(c)).forEach(open::add);
+    Set<Term.Input> needed = new HashSet<>();
     all.forEach(one -> one.terms().forEach(term -> values.needed(term, needed)));
     inputs.keySet().retainAll(needed);
     return new Solution.Found(inputs, open, doubts);
+  }
+
+  private Answers.Answer known(List<Constraint> group) {
+    return answers.of(group, mostComputed, () -> answer(group));
+  }
+
+  private Solution.Contradiction because(List<Constraint> group, int last) {
+    int other =
+        answers.excluding(group, mostComputed, () -> group.indexOf(other(group, group.get(last))));
+    return new Solution.Contradiction(group.get(other), group.get(last));
   }
 
   private Answers.Answer answer(List<Constraint> group) {
@@ -98,11 +142,10 @@ public final class Solver {
       found = better.isEmpty() ? found : better;
     }
     if (!found.isEmpty()) {
-      return new Answers.Answer(found, Optional.empty(), false);
+      return new Answers.Answer(found, OptionalInt.empty(), false);
     }
-    Optional<Answers.Pair> because =
-        search.deepest().map(last -> Answers.Pair.of(group, other(group, last), last));
-    return new Answers.Answer(found, because, search.isExhausted());
+    OptionalInt broken = search.deepest().stream().mapToInt(group::indexOf).findFirst();
+    return new Answers.Answer(found, broken, search.isExhausted());
   }
 
   private Map<Term.Input, Object> byCases(List<Constraint> group) {
@@ -126,16 +169,16 @@ public final class Solver {
   }
 
   /** What is not known to hold; of what nothing is known it is taken for granted that it ends. */
-  private static boolean isOpen(Constraint constraint, Map<Term.Input, Object> inputs) {
-    Boolean holds = new Values(inputs).holds(constraint);
+  private static boolean isOpen(Constraint constraint, Values values) {
+    Boolean holds = values.holds(constraint);
     return holds == null ? !(constraint instanceof Constraint.Completes) : !holds;
   }
 
   /** What is found when inputs are known under which none of the conditions is broken. */
   public Solution.Found found(List<Constraint> constraints, Map<Term.Input, Object> inputs) {
-    Set<Constraint> distinct = new LinkedHashSet<>(constraints);
+    Values values = new Values(inputs);
     return new Solution.Found(
-        inputs, distinct.stream().filter(c -> isOpen(c, inputs)).toList(), List.of());
+        inputs, distinct(constraints).stream().filter(c -> isOpen(c, values)).toList(), List.of());
   }
 
   /** Those of some conditions that speak of what others do, or of what such ones speak of. */
@@ -148,7 +191,7 @@ public final class Solver {
       grows = false;
       for (Constraint one : all) {
         Set<Term.Input> inputs = inputs(one);
-        if (inputs.stream().anyMatch(known::contains) && together.add(one)) {
+        if (!Collections.disjoint(known, inputs) && together.add(one)) {
           known.addAll(inputs);
           grows = true;
         }

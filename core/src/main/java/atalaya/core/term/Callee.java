@@ -51,6 +51,7 @@ final class Callee {
 
   private Callee(Method method) {
     this.method = method;
+    method.setAccessible(true); // It is public: spares asking each time who calls.
     this.isStatic = Modifier.isStatic(method.getModifiers());
     this.target = Parameter.of(method.getDeclaringClass());
     this.parameters =

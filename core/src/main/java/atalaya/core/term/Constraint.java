@@ -106,7 +106,9 @@ public sealed interface Constraint {
   /** The inputs it depends on. */
   default Set<Term.Input> inputs() {
     Set<Term.Input> inputs = new LinkedHashSet<>();
-    terms().forEach(term -> term.inputs(inputs));
+    for (Term term : terms()) {
+      term.inputs(inputs);
+    }
     return inputs;
   }
 }

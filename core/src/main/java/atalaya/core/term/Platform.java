@@ -136,10 +136,8 @@ public final class Platform {
    * @return the result, {@link Values#UNDECIDED}, or what it threw as {@link Values.Thrown}
    */
   static Object call(String method, List<Object> values) {
-    return METHODS
-        .computeIfAbsent(method, Callee::of)
-        .map(callee -> callee.call(values))
-        .orElse(Values.UNDECIDED);
+    Optional<Callee> callee = METHODS.computeIfAbsent(method, Callee::of);
+    return callee.isPresent() ? callee.get().call(values) : Values.UNDECIDED;
   }
 
   /** A constant field; empty when it is none. */

@@ -259,10 +259,16 @@ public sealed interface Term {
   default void visit(Consumer<Term> each) {
     each.accept(this);
     if (this instanceof Operation operation) {
-      operation.operands().forEach(operand -> operand.visit(each));
+      for (Term operand : operation.operands()) {
+        operand.visit(each);
+      }
     } else if (this instanceof Choice choice) {
       for (Case one : choice.cases()) {
-        one.conditions().forEach(condition -> condition.terms().forEach(t -> t.visit(each)));
+        for (Constraint condition : one.conditions()) {
+          for (Term term : condition.terms()) {
+            term.visit(each);
+          }
+        }
         if (one.result() != null) {
           one.result().visit(each);
         }

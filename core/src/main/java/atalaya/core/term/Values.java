@@ -12,12 +12,8 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
-/**
- * Computes terms for given inputs, as the Java language does (JLS 15), overflow included.
- *
- * @param inputs the value of each input that is decided
- */
-public record Values(Map<Term.Input, Object> inputs) {
+/** Computes terms for given inputs, as the Java language does (JLS 15), overflow included. */
+public class Values {
   /** In place of a value: it depends on something that is not known. */
   public static final Object UNDECIDED = new Object();
 
@@ -30,6 +26,17 @@ public record Values(Map<Term.Input, Object> inputs) {
 
   /** The elements of an array. */
   record Elements(List<Object> values) {}
+
+  private final Map<Term.Input, Object> inputs;
+
+  /**
+   * For some inputs.
+   *
+   * @param inputs the value of each input that is decided
+   */
+  public Values(Map<Term.Input, Object> inputs) {
+    this.inputs = inputs;
+  }
 
   /** A value of the platform as it is computed with here. */
   static Object computed(Object value) {
@@ -201,8 +208,12 @@ public record Values(Map<Term.Input, Object> inputs) {
     if (values.get(0) instanceof ClassValue) {
       return ClassValue.ask(method, values);
     }
-    boolean known = values.stream().noneMatch(v -> v instanceof Stand || v instanceof Term.Made);
-    return known ? Platform.call(method, values) : UNDECIDED;
+    for (Object value : values) {
+      if (value instanceof Stand || value instanceof Term.Made) {
+        return UNDECIDED;
+      }
+    }
+    return Platform.call(method, values);
   }
 
   private static Object length(Object array) {

@@ -244,7 +244,7 @@ public final class CodeBase {
   /** Whether a type is an interface, not of the project, but of a library that it uses. */
   boolean isLibraryInterface(String type) {
     return !has(type)
-        && !type.startsWith("java/")
+        && !isOfPlatform(type)
         && !type.startsWith("[")
         && read(type).filter(code -> code.isInterface() && code.isPublic()).isPresent();
   }
@@ -451,8 +451,13 @@ public final class CodeBase {
         type,
         t ->
             Optional.ofNullable(bytes.get(t))
-                .or(() -> libraries.apply(t))
+                .or(() -> isOfPlatform(t) ? Optional.empty() : libraries.apply(t))
                 .flatMap(file -> ClassCode.read(file, exceptions)));
+  }
+
+  /** Whether no library can have a class: the JVM takes these from nowhere else. */
+  private static boolean isOfPlatform(String type) {
+    return type.startsWith("java/");
   }
 
   /** Whether somewhere in a method, or in what it calls of the project, something new is thrown. */

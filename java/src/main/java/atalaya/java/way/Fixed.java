@@ -38,18 +38,19 @@ final class Fixed {
     if (edge.point() < 0) {
       return needed;
     }
+    BitSet reached = seen.apply(code.ref().type().replace('/', '.'));
+    boolean wentElsewhere =
+        !reached.get(edge.point())
+            && code.edges(edge.from()).stream()
+                .anyMatch(other -> other.point() >= 0 && reached.get(other.point()));
+    if (!wentElsewhere) {
+      return needed;
+    }
     Set<Term.Input> inputs = new LinkedHashSet<>();
     needed.forEach(one -> inputs.addAll(one.inputs()));
     boolean isFixed =
         !inputs.isEmpty() && inputs.stream().allMatch(input -> input.source() == Term.Source.FIXED);
     if (!isFixed) {
-      return needed;
-    }
-    BitSet reached = seen.apply(code.ref().type().replace('/', '.'));
-    boolean wentElsewhere =
-        code.edges(edge.from()).stream()
-            .anyMatch(other -> other.point() >= 0 && reached.get(other.point()));
-    if (reached.get(edge.point()) || !wentElsewhere) {
       return needed;
     }
     inputs.forEach(input -> names.add(input.name()));

@@ -45,12 +45,13 @@ final class MissingElements {
       if (isAsked) {
         List<Constraint> failing = new ArrayList<>(before);
         failing.add(missing(constraint));
-        if (solver.solve(failing) instanceof Solution.Found found && found.open().isEmpty()) {
+        Optional<Solution.Found> found = solver.find(failing).filter(f -> f.open().isEmpty());
+        if (found.isPresent()) {
           return Optional.of(
               "line "
                   + constraint.reason().line()
                   + " takes an element that may be missing: with "
-                  + shown(found)
+                  + shown(found.get())
                   + " it throws an exception that nobody wrote");
         }
       }

@@ -65,12 +65,9 @@ class Steering {
     }
     List<Constraint> all = new ArrayList<>(before);
     all.addAll(more);
-    Solution solution = solver.solve(solver.together(all, more));
-    if (solution instanceof Solution.Found found && found.doubts().isEmpty()) {
-      inputs.putAll(found.inputs());
-      return true;
-    }
-    return false;
+    Optional<Solution.Found> found = solver.find(solver.together(all, more));
+    found.ifPresent(there -> inputs.putAll(there.inputs()));
+    return found.isPresent();
   }
 
   /** The path from a place on where it went another way than planned. */

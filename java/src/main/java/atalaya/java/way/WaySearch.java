@@ -365,12 +365,13 @@ final class WaySearch {
     }
     List<Path> paths = new ArrayList<>(one.paths());
     paths.set(sites.size(), begin);
-    Optional<Walked> there = walk(paths, Steering.NONE).filter(w -> w.cut().isEmpty());
-    if (there.isPresent()
-        && solver.solve(there.get().constraints()) instanceof Solution.Found found
-        && found.doubts().isEmpty()) {
-      begun.offer(new Solved(there.get(), found), weight);
-    }
+    walk(paths, Steering.NONE)
+        .filter(there -> there.cut().isEmpty())
+        .ifPresent(
+            there ->
+                solver
+                    .find(there.constraints())
+                    .ifPresent(found -> begun.offer(new Solved(there, found), weight)));
   }
 
   private boolean isWanted(Path.Move move) {
