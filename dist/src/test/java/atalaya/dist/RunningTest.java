@@ -237,6 +237,79 @@ class RunningTest {
     assertThat(reachedLabels()).containsExactly("1", "2", "default");
   }
 
+  /** Code that holds monitors or has handlers which cover their own begin, run until it is hot. */
+  private static final String LOCK =
+      """
+      package harbour;
+
+      public class Lock {
+        private Object gate = "shut";
+        private int level;
+
+        void held(boolean full) { synchronized (this) { if (full) { level++; } level--; } }
+
+        void twice(boolean full) {
+          synchronized (this) { if (full) { synchronized (gate) { if (level > 0) { level--; } } } }
+        }
+
+        Object checkedTwice() {
+          if (gate == null) {
+            synchronized (this) { if (gate == null) { gate = "open"; } }
+          }
+          return gate;
+        }
+
+        void looping(int boats) {
+          synchronized (this) { while (boats > 0) { boats--; if (boats > 2) { continue; } level++; } }
+          while (level > 9) { level -= 3; }
+        }
+
+        int returning(boolean full) {
+          synchronized (this) { if (full) { return level > 3 ? 3 : level; } level++; }
+          return level;
+        }
+
+        int lastly(boolean full, String name) {
+          try {
+            return full ? name.length() : level;
+          } catch (NullPointerException e) {
+            if (full) { level++; }
+            throw e;
+          } finally {
+            if (level > 5) { synchronized (this) { if (full) { level = 0; } } }
+          }
+        }
+
+        public static void main(String[] words) throws Exception {
+          Lock lock = new Lock();
+          for (int i = 0; i < 40_000; i++) {
+            lock.gate = i % 3 == 0 ? null : "open";
+            lock.checkedTwice();
+            lock.held(i % 2 == 0);
+            lock.twice(i % 2 == 0);
+            lock.looping(i % 5);
+            lock.returning(i % 2 == 0);
+            lock.lastly(i % 2 == 0, "lock");
+          }
+          Thread.sleep(500);
+        }
+      }
+      """;
+
+  @Test
+  void leavesToCompilersWhatTheyWouldCompile() throws IOException {
+    write("src/harbour/Lock.java", LOCK);
+    Shipped.compile(folder.resolve("src"), folder.resolve("out"), "-g");
+    Shipped.Result observed =
+        observe(Shipped.java().toString(), "-XX:+PrintCompilation", "-cp", "out", "harbour.Lock");
+    assertThat(observed.exitCode()).isZero();
+    List<String> compiled =
+        observed.out().lines().filter(line -> line.contains(" harbour.Lock::")).toList();
+    assertThat(compiled).anyMatch(line -> line.matches(".* 4 +harbour.Lock::lastly .*"));
+    assertThat(compiled)
+        .noneMatch(line -> line.matches(".*SKIPPED: (.*covers itself|.*pars(ing|e method)).*"));
+  }
+
   @Test
   void seesEveryThread() {
     assertThat(harbour("thread").exitCode()).isZero();

@@ -77,6 +77,13 @@ public abstract class PointVisitor extends MethodVisitor {
     }
   }
 
+  /** What is thrown in some code goes to a handler. */
+  protected void handling(Label start, Label end, Label handler, String type) {
+    if (mv != null) {
+      mv.visitTryCatchBlock(start, end, handler, type);
+    }
+  }
+
   /**
    * Any other instruction comes. Points in front of it have been told.
    *
@@ -124,7 +131,7 @@ public abstract class PointVisitor extends MethodVisitor {
   public void visitTryCatchBlock(Label start, Label end, Label handler, String type) {
     handlers.add(handler);
     loops.guard(start, end, handler);
-    super.visitTryCatchBlock(start, end, handler, type);
+    handling(start, end, handler, type);
   }
 
   @Override

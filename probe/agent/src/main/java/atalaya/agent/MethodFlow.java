@@ -30,6 +30,7 @@ final class MethodFlow extends CodeVisitor {
   private final BitSet joins = new BitSet();
   private final BitSet entriesOfLoops = new BitSet();
   private final BitSet handlers = new BitSet();
+  private final Covers covers = new Covers();
   private final BitSet seen = new BitSet();
   private int[] steps = new int[64];
   private int length;
@@ -95,6 +96,11 @@ final class MethodFlow extends CodeVisitor {
     return impliedLeaps.get(leap);
   }
 
+  /** Of its handlers. */
+  Covers covers() {
+    return covers;
+  }
+
   /** Of its loops. */
   Turns turns() {
     return turns;
@@ -125,6 +131,7 @@ final class MethodFlow extends CodeVisitor {
   @Override
   public void visitTryCatchBlock(Label start, Label end, Label handler, String type) {
     super.visitTryCatchBlock(start, end, handler, type);
+    covers.add(start, end, handler, type);
     joins.set(PlacedReader.offset(handler));
     handlers.set(PlacedReader.offset(handler));
   }
@@ -132,6 +139,7 @@ final class MethodFlow extends CodeVisitor {
   @Override
   public void visitLabel(Label label) {
     super.visitLabel(label);
+    covers.label(label);
     int offset = PlacedReader.offset(label);
     seen.set(offset);
     entries.merge(offset, alive ? 1 : 0, Integer::sum);
@@ -153,11 +161,13 @@ final class MethodFlow extends CodeVisitor {
 
   @Override
   protected void jump(int point, int opcode, Label target) {
+    covers.instruction(opcode);
     step(JUMP, point, enter(target));
   }
 
   @Override
   protected void choice(int point, int[] keys, Label[] targets, Label otherwise) {
+    covers.instruction(Opcodes.LOOKUPSWITCH);
     int[] step = new int[targets.length + 4];
     step[0] = CHOICE;
     step[1] = point;
@@ -172,12 +182,14 @@ final class MethodFlow extends CodeVisitor {
 
   @Override
   protected void leap(Label target) {
+    covers.instruction(Opcodes.GOTO);
     step(LEAP, enter(target));
     alive = false;
   }
 
   @Override
   protected void instruction(int opcode, Effect effect) {
+    covers.instruction(opcode);
     unusual |= opcode == Opcodes.JSR;
     if (effect.compareTo(codeTold) > 0) {
       step(CODE, effect == Effect.CALLS ? 1 : 0);

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -46,6 +47,19 @@ final class PlantedMethod extends CodeVisitor {
   private boolean beforeNew;
   private boolean isMeeting;
   private int leaps;
+
+  /** Labels of ours in front of all that is planted where a label of the method stands. */
+  private final Map<Label, Label> ahead = new HashMap<>();
+
+  private final Set<Label> leavingMonitors = new LinkedHashSet<>();
+
+  /** The last label of the method; null before the first. */
+  private Label behind;
+
+  /** A handler that covers itself, while its marks wait until it does so no more; else null. */
+  private Label waiting;
+
+  private final List<Integer> pointsWaiting = new ArrayList<>();
 
   /**
    * Plants a method.
@@ -119,11 +133,15 @@ final class PlantedMethod extends CodeVisitor {
     final Onto onto;
     final Label target;
 
-    Detour(Label start, int point, Onto onto, Label target) {
+    /** The handler that leaves the monitor which is held there; null where none is. */
+    final Label handler;
+
+    Detour(Label start, int point, Onto onto, Label target, Label handler) {
       this.start = start;
       this.point = point;
       this.onto = onto;
       this.target = target;
+      this.handler = handler;
     }
   }
 
@@ -250,7 +268,9 @@ final class PlantedMethod extends CodeVisitor {
 
   private void reach(int point) {
     now = now.reach(point);
-    if (!onPaths()) {
+    if (waiting != null) {
+      pointsWaiting.add(point);
+    } else if (!onPaths()) {
       markPending();
     }
   }
@@ -258,7 +278,37 @@ final class PlantedMethod extends CodeVisitor {
   // ---- labels and frames ----
 
   @Override
+  protected void handling(Label start, Label end, Label handler, String type) {
+    boolean leavesMonitor = flow.covers().leavesMonitor(handler);
+    if (leavesMonitor) {
+      leavingMonitors.add(handler);
+    }
+    boolean endsItself = flow.covers().endsItself(handler, end);
+    super.handling(
+        leavesMonitor ? aheadOf(start) : start,
+        leavesMonitor || endsItself ? aheadOf(end) : end,
+        handler,
+        type);
+  }
+
+  private Label aheadOf(Label label) {
+    return ahead.computeIfAbsent(label, l -> new Label());
+  }
+
+  @Override
   public void visitLabel(Label label) {
+    if (ahead.containsKey(label)) {
+      mv.visitLabel(ahead.get(label));
+    }
+    if (waiting != null && flow.covers().endsItself(waiting, label)) {
+      waiting = null;
+      caught(pointsWaiting.get(0));
+      if (!onPaths()) {
+        pointsWaiting.forEach(this::markHere);
+        now = now.mark();
+      }
+      pointsWaiting.clear();
+    }
     if (flow.isJoin(label)) {
       if (alive) {
         comeTo(label);
@@ -274,6 +324,8 @@ final class PlantedMethod extends CodeVisitor {
     alive = true;
     super.visitLabel(label);
     labelsHere.add(label);
+    waiting = flow.covers().coversItself(label) ? label : waiting;
+    behind = label;
     Set<Integer> slotsHere = turns.arrive(label);
     if (!slotsHere.equals(slots)) {
       guard(label);
@@ -324,11 +376,18 @@ final class PlantedMethod extends CodeVisitor {
 
   @Override
   protected void handler(int point) {
-    turns.handler(point);
+    if (waiting == null) {
+      caught(point);
+    }
+    reach(point);
+  }
+
+  /** What was passed until something was thrown is marked. */
+  private void caught(int handler) {
+    turns.handler(handler);
     if (onPaths()) {
       markPosition();
     }
-    reach(point);
   }
 
   @Override
@@ -374,7 +433,11 @@ final class PlantedMethod extends CodeVisitor {
         return target;
       }
     }
-    Detour detour = new Detour(new Label(), point, onto, target);
+    Label handler = null;
+    for (Label one : leavingMonitors) {
+      handler = behind != null && flow.covers().isHeld(behind, target, one) ? one : handler;
+    }
+    Detour detour = new Detour(new Label(), point, onto, target, handler);
     detours.add(detour);
     return detour.start;
   }
@@ -395,11 +458,8 @@ final class PlantedMethod extends CodeVisitor {
   protected void instruction(int opcode, Effect effect) {
     met();
     boolean returns = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
-    boolean isSeen = now.at == paths.certain(line) && opcode != Opcodes.MONITORENTER;
-    if (returns || effect == Effect.CALLS && !isSeen) {
-      markPending();
-    } else if (effect != Effect.NONE) {
-      rememberPending();
+    if (waiting == null) {
+      passOn(opcode, effect, returns);
     }
     if (returns) {
       turns.leap(leaps++);
@@ -407,6 +467,15 @@ final class PlantedMethod extends CodeVisitor {
     alive = alive && !returns && opcode != Opcodes.ATHROW;
     labelOfNew();
     labelsHere.clear();
+  }
+
+  private void passOn(int opcode, Effect effect, boolean returns) {
+    boolean isSeen = now.at == paths.certain(line) && opcode != Opcodes.MONITORENTER;
+    if (returns || effect == Effect.CALLS && !isSeen) {
+      markPending();
+    } else if (effect != Effect.NONE) {
+      rememberPending();
+    }
   }
 
   /**
@@ -455,6 +524,11 @@ final class PlantedMethod extends CodeVisitor {
       }
       turns.outcome(detour.point);
       mv.visitJumpInsn(Opcodes.GOTO, detour.target);
+      if (detour.handler != null) {
+        Label end = new Label();
+        mv.visitLabel(end);
+        mv.visitTryCatchBlock(detour.start, end, detour.handler, null);
+      }
     }
     guard(pathsEnd);
     catchAll();
