@@ -265,7 +265,9 @@ class RunningTest {
         }
 
         int returning(boolean full) {
-          synchronized (this) { if (full) { return level > 3 ? 3 : level; } level++; }
+          synchronized (this) {
+            if (gate != null) { level++; if (full) { return level > 3 ? 3 : level; } }
+          }
           return level;
         }
 

@@ -104,16 +104,19 @@ final class Covers {
     return leavingMonitors.get(PlacedReader.offset(handler));
   }
 
-  /** Whether a handler leaves the monitor that is held behind two labels. */
+  /** Whether a handler is the innermost that leaves a monitor which is held behind two labels. */
   boolean isHeld(Label one, Label other, Label handler) {
     int at = PlacedReader.offset(handler);
+    return innermost(PlacedReader.offset(one)) == at
+        && covers.stream().anyMatch(c -> c.handler == at && c.contains(PlacedReader.offset(other)));
+  }
+
+  private int innermost(int offset) {
     for (Cover cover : covers) {
-      boolean isAround =
-          cover.contains(PlacedReader.offset(one)) && cover.contains(PlacedReader.offset(other));
-      if (cover.isForAll && isAround && leavingMonitors.get(cover.handler)) {
-        return cover.handler == at;
+      if (cover.isForAll && cover.contains(offset) && leavingMonitors.get(cover.handler)) {
+        return cover.handler;
       }
     }
-    return false;
+    return NONE;
   }
 }
