@@ -73,16 +73,25 @@ final class Covers {
     if (within != NONE && offset >= ends.get(within)) {
       within = NONE;
     }
-    within = ends.containsKey(offset) ? offset : within;
+    if (ends.containsKey(offset)) {
+      giveUp(); // Another one begins within it.
+      within = offset;
+    }
   }
 
   void instruction(int opcode) {
-    if (within != NONE && !QUIET.get(opcode)) {
+    if (!QUIET.get(opcode)) {
+      giveUp();
+    } else if (within != NONE && opcode == Opcodes.MONITOREXIT) {
+      leavingMonitors.set(within);
+    }
+  }
+
+  private void giveUp() {
+    if (within != NONE) {
       ends.remove(within);
       leavingMonitors.clear(within);
       within = NONE;
-    } else if (within != NONE && opcode == Opcodes.MONITOREXIT) {
-      leavingMonitors.set(within);
     }
   }
 
