@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.IntSupplier;
 import java.util.function.Supplier;
 
 /**
@@ -32,25 +31,20 @@ public final class Answers {
 
   /** What is known, or else is found out now. */
   Answer of(List<Constraint> group, int mostComputed, Supplier<Answer> finding) {
-    Question question = new Question(group, mostComputed);
-    Answer known = answers.get(question);
-    if (known == null) {
-      known = finding.get();
-      if (answers.size() < MOST_KEPT) {
-        answers.put(question, known);
-      }
-    }
-    return known;
+    return known(answers, new Question(group, mostComputed), finding);
   }
 
   /** The condition that excludes the one that was broken last, as known, or found out now. */
-  int excluding(List<Constraint> group, int mostComputed, IntSupplier finding) {
-    Question question = new Question(group, mostComputed);
-    Integer known = excluding.get(question);
+  int excluding(List<Constraint> group, int mostComputed, Supplier<Integer> finding) {
+    return known(excluding, new Question(group, mostComputed), finding);
+  }
+
+  private static <T> T known(Map<Question, T> all, Question question, Supplier<T> finding) {
+    T known = all.get(question);
     if (known == null) {
-      known = finding.getAsInt();
-      if (excluding.size() < MOST_KEPT) {
-        excluding.put(question, known);
+      known = finding.get();
+      if (all.size() < MOST_KEPT) {
+        all.put(question, known);
       }
     }
     return known;
