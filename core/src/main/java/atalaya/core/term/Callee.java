@@ -51,7 +51,7 @@ final class Callee {
 
   private Callee(Method method) {
     this.method = method;
-    method.setAccessible(true); // It is public: spares asking each time who calls.
+    method.trySetAccessible(); // It is public, and need not be asked each time who calls it.
     this.isStatic = Modifier.isStatic(method.getModifiers());
     this.target = Parameter.of(method.getDeclaringClass());
     this.parameters =
