@@ -113,11 +113,16 @@ final class Covers {
     return leavingMonitors.get(PlacedReader.offset(handler));
   }
 
-  /** Whether a handler is the innermost that leaves a monitor which is held behind two labels. */
-  boolean isHeld(Label one, Label other, Label handler) {
-    int at = PlacedReader.offset(handler);
-    return innermost(PlacedReader.offset(one)) == at
-        && covers.stream().anyMatch(c -> c.handler == at && c.contains(PlacedReader.offset(other)));
+  /**
+   * The offset of the innermost handler that leaves a monitor which is held behind two labels; that
+   * of none where none is held.
+   */
+  int held(Label one, Label other) {
+    int handler = innermost(PlacedReader.offset(one));
+    int offset = PlacedReader.offset(other);
+    return covers.stream().anyMatch(c -> c.handler == handler && c.contains(offset))
+        ? handler
+        : NONE;
   }
 
   private int innermost(int offset) {

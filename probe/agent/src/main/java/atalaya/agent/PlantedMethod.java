@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -51,7 +50,8 @@ final class PlantedMethod extends CodeVisitor {
   /** Labels of ours in front of all that is planted where a label of the method stands. */
   private final Map<Label, Label> ahead = new HashMap<>();
 
-  private final Set<Label> leavingMonitors = new LinkedHashSet<>();
+  /** The handlers that leave monitors, by their offset. */
+  private final Map<Integer, Label> leavingMonitors = new HashMap<>();
 
   /** The last label of the method; null before the first. */
   private Label behind;
@@ -266,6 +266,16 @@ final class PlantedMethod extends CodeVisitor {
     }
   }
 
+  /** A handler does not cover itself any more: what waited for that is marked. */
+  private void markWaiting() {
+    caught(pointsWaiting.get(0));
+    if (!onPaths()) {
+      pointsWaiting.forEach(this::markHere);
+      now = now.mark();
+    }
+    pointsWaiting.clear();
+  }
+
   private void reach(int point) {
     now = now.reach(point);
     if (waiting != null) {
@@ -281,7 +291,7 @@ final class PlantedMethod extends CodeVisitor {
   protected void handling(Label start, Label end, Label handler, String type) {
     boolean leavesMonitor = flow.covers().leavesMonitor(handler);
     if (leavesMonitor) {
-      leavingMonitors.add(handler);
+      leavingMonitors.put(PlacedReader.offset(handler), handler);
     }
     boolean endsItself = flow.covers().endsItself(handler, end);
     super.handling(
@@ -302,12 +312,7 @@ final class PlantedMethod extends CodeVisitor {
     }
     if (waiting != null && flow.covers().endsItself(waiting, label)) {
       waiting = null;
-      caught(pointsWaiting.get(0));
-      if (!onPaths()) {
-        pointsWaiting.forEach(this::markHere);
-        now = now.mark();
-      }
-      pointsWaiting.clear();
+      markWaiting();
     }
     if (flow.isJoin(label)) {
       if (alive) {
@@ -433,10 +438,10 @@ final class PlantedMethod extends CodeVisitor {
         return target;
       }
     }
-    Label handler = null;
-    for (Label one : leavingMonitors) {
-      handler = behind != null && flow.covers().isHeld(behind, target, one) ? one : handler;
-    }
+    Label handler =
+        leavingMonitors.isEmpty() || behind == null
+            ? null
+            : leavingMonitors.get(flow.covers().held(behind, target));
     Detour detour = new Detour(new Label(), point, onto, target, handler);
     detours.add(detour);
     return detour.start;
