@@ -121,7 +121,9 @@ class ScreensTest {
     Terminal done = Terminal.run(project, 100, words);
     assertThat(done.exitCode()).isZero();
     String all = done.out() + "--\n" + done.err();
-    return all.replaceAll("\u001b\\[\\d*m", "")
+    // On a slow machine a line tells how far it is, and is taken away again.
+    return all.replaceAll("(\r\u001b\\[K[^\r]*)+\r\u001b\\[K", "")
+        .replaceAll("\u001b\\[\\d*m", "")
         .lines()
         .map(String::stripTrailing)
         .collect(Collectors.joining("\n"))
