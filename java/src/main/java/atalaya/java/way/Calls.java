@@ -34,6 +34,10 @@ final class Calls {
           "parse.*|valueOf|forName|charAt|substring|subSequence|codePointAt|of|ofEpoch.*|repeat|.*Exact"
               + "|divide|with.*|at[A-Z].*|decode|format|get");
 
+  /** The methods for arrays that take {@code null} for one. */
+  private static final Pattern TAKING_NONE =
+      Pattern.compile("(deep)?(toString|hashCode|equals)", Pattern.CASE_INSENSITIVE);
+
   /** What a box is opened with. */
   private static final Map<String, String> BOXES =
       Map.of(
@@ -51,6 +55,7 @@ final class Calls {
   private final Holders holders;
   private final Lines lines;
   private final Branches branches;
+  private final CharsetNames charsets;
 
   Calls(Walker walker) {
     this.walker = walker;
@@ -58,6 +63,7 @@ final class Calls {
     this.holders = walker.objects.holders();
     this.lines = new Lines(walker);
     this.branches = new Branches(walker);
+    this.charsets = new CharsetNames(walker);
   }
 
   /** A call that has to throw. */
@@ -70,6 +76,11 @@ final class Calls {
     boolean isPure = Platform.isPure(call.owner, call.name);
     if (isPure) {
       walker.require(new Constraint.Throws(ofPlatform(call, arguments), exception, reason));
+      return;
+    }
+    Optional<Compared> byCharset = charsets.turning(call, arguments, true);
+    if (byCharset.isPresent()) {
+      walker.require(byCharset.get());
       return;
     }
     Optional<Term.Input> collaborator = collaborator(call, arguments);
@@ -151,10 +162,11 @@ final class Calls {
                           Term.of(0),
                           Reason.unwritten(walker.line()))));
     }
+    boolean turnsOnNothing = takesAny && arguments.isEmpty();
     for (String exception : walker.handled()) {
       if (walker.base.declares(call, exception)) {
         Reason reason = Reason.unwritten(walker.line());
-        Term throwing = throwing(call, exception);
+        Term throwing = throwing(call, turnsOnNothing ? "an exception" : exception);
         walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
       }
     }
@@ -393,6 +405,10 @@ final class Calls {
 
   private static Object usual(MethodInsnNode call) {
     String type = Type.getReturnType(call.desc).getDescriptor();
+    boolean isStopping = call.owner.equals("java/lang/Thread") && call.name.endsWith("nterrupted");
+    if (isStopping) {
+      return 0;
+    }
     return Platform.givesSomething(call.owner, call.name, type) ? Term.THERE : null;
   }
 
@@ -555,6 +571,11 @@ final class Calls {
 
   private Term foreign(MethodInsnNode call, List<Term> arguments) {
     mayWrite(arguments);
+    boolean isOfArray =
+        call.owner.equals("java/util/Arrays") && !TAKING_NONE.matcher(call.name).matches();
+    if (isOfArray) {
+      walker.requireThere(arguments.get(0));
+    }
     if (!call.owner.startsWith("java/") || call.owner.equals("java/util/Collections")) {
       walker.changes.ofAny(arguments);
     }
@@ -562,9 +583,11 @@ final class Calls {
     if (isInherited && call.name.endsWith("All") && arguments.size() == 2) {
       walker.requireThere(arguments.get(1));
     }
+    Optional<Compared> byCharset = charsets.turning(call, arguments, false);
+    byCharset.ifPresent(walker::require);
     Optional<Term.Input> collaborator = collaborator(call, arguments);
     if (collaborator.isEmpty()) {
-      if (!isCloned(call, arguments)) {
+      if (!isCloned(call, arguments) && byCharset.isEmpty()) {
         returns(call, arguments);
       }
       boolean isOwnAnswer =

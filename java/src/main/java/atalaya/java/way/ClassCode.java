@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntPredicate;
+import java.util.stream.Stream;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.FieldVisitor;
 import org.objectweb.asm.MethodVisitor;
@@ -85,8 +86,18 @@ final class ClassCode {
     return node.name;
   }
 
+  /** The class that it extends and the interfaces that it names. */
+  List<String> supertypes() {
+    return Stream.concat(Stream.ofNullable(node.superName), node.interfaces.stream()).toList();
+  }
+
   Optional<MethodCode> method(String code) {
     return Optional.ofNullable(methods.get(code)).filter(MethodCode::hasCode);
+  }
+
+  /** The types of a method as its source has them, where they say more than its descriptor. */
+  Optional<String> signature(String code) {
+    return Optional.ofNullable(methods.get(code)).map(method -> method.node().signature);
   }
 
   Optional<FieldNode> field(String name) {
@@ -98,6 +109,14 @@ final class ClassCode {
     return methods.values().stream()
         .filter(m -> m.node().name.equals("<init>"))
         .filter(m -> (m.node().access & Opcodes.ACC_SYNTHETIC) == 0)
+        .toList();
+  }
+
+  /** The static methods that make an object of a class, and decide nothing. */
+  List<MethodCode> factories(String type) {
+    return methods.values().stream()
+        .filter(method -> (method.node().access & Opcodes.ACC_SYNTHETIC) == 0)
+        .filter(method -> method.gives(type))
         .toList();
   }
 

@@ -264,6 +264,11 @@ public final class CodeBase {
     return Optional.ofNullable(outlines.get(type)).map(Outline::superName);
   }
 
+  /** The class and the interfaces that a class names; empty for one of the platform. */
+  Optional<List<String>> supertypes(String type) {
+    return isOfPlatform(type) ? Optional.empty() : read(type).map(ClassCode::supertypes);
+  }
+
   /** The interfaces that a class of the project names. */
   List<String> interfaces(String type) {
     return outlines.get(type).interfaces();
@@ -439,6 +444,13 @@ public final class CodeBase {
   private boolean isExact(Ref ref) {
     return (access(ref) & (Opcodes.ACC_STATIC | Opcodes.ACC_PRIVATE)) != 0
         || ref.code().startsWith("<init>");
+  }
+
+  /** The static methods that make objects of a class: its own, and those of the one around it. */
+  List<MethodCode> factories(ClassCode of) {
+    return Stream.concat(Stream.of(of), of.around().flatMap(this::code).stream())
+        .flatMap(code -> code.factories(of.name()).stream())
+        .toList();
   }
 
   /** The code of a class of the project. */

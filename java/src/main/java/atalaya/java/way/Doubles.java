@@ -20,7 +20,10 @@ import java.util.stream.Stream;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 
-/** Code that makes doubles of interfaces: a lambda, or a proxy where they have several methods. */
+/**
+ * Code that makes doubles: of interfaces a lambda, or a proxy where they have several methods; of
+ * abstract classes one that extends them.
+ */
 final class Doubles {
   private static final Set<String> ANY = Set.of("java/lang/Exception", "java/lang/Throwable");
 
@@ -30,16 +33,19 @@ final class Doubles {
   private final Function<Input, String> values;
   private final boolean isHashed;
   private final Set<String> compared;
+  private final Subclasses subclasses;
 
   /**
    * For a way.
    *
+   * @param visible what the test may name
    * @param values what to write for an answer
    * @param isHashed whether what is called may ask doubles for their hash codes
    * @param compared the names of inputs that are asked whether they equal something
    */
   Doubles(
       CodeBase base,
+      Visibility visible,
       Set<Walked.Asked> asked,
       Map<Input, Object> inputs,
       Function<Input, String> values,
@@ -51,32 +57,41 @@ final class Doubles {
     this.values = values;
     this.isHashed = isHashed;
     this.compared = compared;
+    this.subclasses = new Subclasses(base, visible);
   }
 
   /** What makes it; empty where a person has to. */
   Optional<String> making(Input input) {
     String type = Walker.internal(input.type());
-    if (!isInterface(type)) {
-      return Optional.empty();
-    }
-    Map<String, String> answers = new LinkedHashMap<>();
+    return isInterface(type)
+        ? answers(input, Ref::name).map(answers -> implementing(input, type, answers))
+        : answers(input, method -> method).flatMap(answers -> subclasses.making(type, answers));
+  }
+
+  /** What it answers, by method; empty where one is to answer this and that. */
+  private <K> Optional<Map<K, String>> answers(Input input, Function<Ref, K> key) {
+    Map<K, String> answers = new LinkedHashMap<>();
     for (Walked.Asked one : asked) {
       boolean isThrown = Integer.valueOf(1).equals(inputs.get(one.answer()));
       boolean matters = isAsked(input, one.of()) && (one.thrown().isEmpty() || isThrown);
       if (matters) {
         Optional<String> answer = one.thrown().isEmpty() ? answer(one) : thrown(one.thrown());
         String before =
-            answer.isEmpty() ? null : answers.putIfAbsent(one.method().name(), answer.get());
+            answer.isEmpty() ? null : answers.putIfAbsent(key.apply(one.method()), answer.get());
         boolean isClear = answer.isPresent() && (before == null || before.equals(answer.get()));
         if (!isClear) {
           return Optional.empty();
         }
       }
     }
+    return Optional.of(answers);
+  }
+
+  private String implementing(Input input, String type, Map<String, String> answers) {
     return onlyMethod(type)
         .filter(only -> answers.keySet().stream().allMatch(only.name()::equals))
         .map(only -> lambda(only, answers.get(only.name())))
-        .or(() -> Optional.of(proxy(type, answers, compared.contains(input.name()))));
+        .orElseGet(() -> proxy(type, answers, compared.contains(input.name())));
   }
 
   /** Whether it is asked as what it is, or before it was taken for that. */
@@ -100,7 +115,7 @@ final class Doubles {
         : Optional.of(returning(one.method(), Optional.of(values.apply(one.answer()))));
   }
 
-  private static String returning(Ref method, Optional<String> value) {
+  static String returning(Ref method, Optional<String> value) {
     Type type = Type.getReturnType(method.descriptor());
     return type == Type.VOID_TYPE
         ? "return null;"
@@ -133,7 +148,7 @@ final class Doubles {
   private static String lambda(Ref method, String answer) {
     int count = Type.getArgumentTypes(method.descriptor()).length;
     String does = answer == null ? returning(method, Optional.empty()) : answer;
-    String letter = String.valueOf((char) ('a' + inside(does)));
+    String letter = letter(does);
     String names =
         IntStream.rangeClosed(1, count).mapToObj(i -> letter + i).collect(Collectors.joining(", "));
     boolean isVoid = method.code().endsWith("V");
@@ -142,6 +157,11 @@ final class Doubles {
             ? "{ " + does + " }"
             : isVoid ? "{}" : does.substring("return ".length(), does.length() - 1);
     return (count == 1 ? letter : "(" + names + ")") + " -> " + body;
+  }
+
+  /** What the parameters are called of what does that. */
+  static String letter(String does) {
+    return String.valueOf((char) ('a' + inside(does)));
   }
 
   /** How many doubles answer inside of one, of which each needs names of its own. */

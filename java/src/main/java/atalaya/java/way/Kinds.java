@@ -1,9 +1,11 @@
 package atalaya.java.way;
 
+import atalaya.core.term.EnumValue;
 import atalaya.core.term.Platform;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * Of what types objects are (JLS 4.10). Types are descriptors; that of {@code null} is {@link
@@ -17,10 +19,34 @@ final class Kinds {
   private static final List<String> OF_ARRAYS =
       List.of("Ljava/lang/Cloneable;", "Ljava/io/Serializable;");
 
+  private static final Pattern MADE = Pattern.compile("new (\\w+)[(<]");
+  private static final List<String> PACKAGES = List.of("java/lang/", "java/util/", "java/io/");
+
   private final CodeBase base;
 
   Kinds(CodeBase base) {
     this.base = base;
+  }
+
+  /** The very type of what a test writes for a value; empty where the words do not tell. */
+  static Optional<String> written(String code, Object value) {
+    if (value instanceof EnumValue constant) {
+      return Optional.of("L" + constant.type() + ";");
+    }
+    if (code.endsWith(".class")) {
+      return Optional.of("Ljava/lang/Class;");
+    }
+    if (code.startsWith("\"")) {
+      return Optional.of("Ljava/lang/String;");
+    }
+    Matcher made = MADE.matcher(code);
+    return made.lookingAt()
+        ? PACKAGES.stream()
+            .map(in -> in + made.group(1))
+            .filter(name -> Platform.type(name).isPresent())
+            .map(name -> "L" + name + ";")
+            .findFirst()
+        : Optional.empty();
   }
 
   /** Whether an object of the very type is of another one too; empty where nobody knows. */
@@ -40,7 +66,9 @@ final class Kinds {
     if (other.equals(OBJECT)) {
       return Optional.of(true);
     }
-    return base.has(Walker.internal(type)) ? isOwnA(type, other) : isOfPlatformA(type, other);
+    return base.supertypes(Walker.internal(type))
+        .map(above -> isAnyA(above, other))
+        .orElseGet(() -> isOfPlatformA(type, other));
   }
 
   private static boolean isPlain(String type) {
@@ -54,10 +82,7 @@ final class Kinds {
         : Optional.of(other.equals(OBJECT) || OF_ARRAYS.contains(other));
   }
 
-  private Optional<Boolean> isOwnA(String type, String other) {
-    String name = Walker.internal(type);
-    List<String> above = new ArrayList<>(base.interfaces(name));
-    base.above(name).ifPresent(above::add);
+  private Optional<Boolean> isAnyA(List<String> above, String other) {
     boolean isKnown = true;
     for (String one : above) {
       Optional<Boolean> is = isA("L" + one + ";", other);

@@ -23,7 +23,9 @@ import org.objectweb.asm.tree.LocalVariableNode;
 import org.objectweb.asm.tree.LookupSwitchInsnNode;
 import org.objectweb.asm.tree.MethodInsnNode;
 import org.objectweb.asm.tree.MethodNode;
+import org.objectweb.asm.tree.TableSwitchInsnNode;
 import org.objectweb.asm.tree.TryCatchBlockNode;
+import org.objectweb.asm.tree.TypeInsnNode;
 
 /** The code of one method: its instructions, where its points are, and where control goes. */
 final class MethodCode {
@@ -455,5 +457,22 @@ final class MethodCode {
       }
     }
     return true;
+  }
+
+  /** Whether it gives an object that it makes itself, whatever it is given. */
+  boolean gives(String type) {
+    boolean isMade = false;
+    for (int i = 0; i < size(); i++) {
+      boolean decides =
+          at(i) instanceof JumpInsnNode
+              || at(i) instanceof TableSwitchInsnNode
+              || at(i) instanceof LookupSwitchInsnNode;
+      if (decides) {
+        return false;
+      }
+      boolean makes = at(i) instanceof TypeInsnNode one && one.desc.equals(type);
+      isMade |= makes && at(i).getOpcode() == Opcodes.NEW;
+    }
+    return isMade && isStatic() && node.desc.endsWith(")L" + type + ";");
   }
 }

@@ -7,6 +7,7 @@ import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -15,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.FieldInsnNode;
@@ -231,42 +233,41 @@ final class Objects {
     if (!isPlain || nesting >= DEEPEST || !object.isFree()) {
       return false;
     }
-    List<MethodCode> constructors =
-        code.get().constructors().stream()
-            .filter(c -> walker.visible.sees(type, c.node().access))
-            .sorted(
-                Comparator.comparing((MethodCode c) -> Math.max(parameters(c), MANY_PARAMETERS))
-                    .thenComparing(c -> copies(c, object.type()))
-                    .thenComparing(best))
-            .toList();
-    for (MethodCode constructor : constructors) {
-      if (build(object, constructor)) {
-        return true;
-      }
-    }
-    return false;
+    Comparator<MethodCode> order =
+        Comparator.comparing((MethodCode c) -> Math.max(parameters(c), MANY_PARAMETERS))
+            .thenComparing(c -> copies(c, object.type()))
+            .thenComparing(best);
+    return Stream.concat(
+            code.get().constructors().stream().sorted(order),
+            walker.base.factories(code.get()).stream().sorted(order))
+        .filter(c -> walker.visible.sees(c.ref().type(), c.node().access))
+        .anyMatch(maker -> build(object, maker));
+  }
+
+  /** Whether making it needs an object of its own class, which would have to be made as well. */
+  private static boolean copies(MethodCode maker, String type) {
+    return Arrays.stream(Type.getArgumentTypes(maker.node().desc))
+        .anyMatch(argument -> argument.getDescriptor().contains(type));
+  }
+
+  private static int parameters(MethodCode maker) {
+    return Type.getArgumentTypes(maker.node().desc).length;
   }
 
   /**
-   * Whether a constructor needs an object of its own class, which would have to be made as well.
+   * Whether an object can be made so.
+   *
+   * @param maker a constructor, or a static method that gives a new object
    */
-  private static boolean copies(MethodCode constructor, String type) {
-    return constructor.node().desc.contains(type);
-  }
-
-  private static int parameters(MethodCode constructor) {
-    return Type.getArgumentTypes(constructor.node().desc).length;
-  }
-
-  private boolean build(Input object, MethodCode constructor) {
-    Optional<Path> path = constructor.shortest();
+  private boolean build(Input object, MethodCode maker) {
+    Optional<Path> path = maker.shortest();
     if (path.isEmpty()) {
       return false;
     }
     List<Input> arguments = new ArrayList<>();
-    List<Term> all = new ArrayList<>(List.of(object));
-    Type[] types = Type.getArgumentTypes(constructor.node().desc);
-    List<String> names = constructor.parameters();
+    List<Term> all = new ArrayList<>(maker.isStatic() ? List.of() : List.of(object));
+    Type[] types = Type.getArgumentTypes(maker.node().desc);
+    List<String> names = maker.parameters();
     for (int i = 0; i < types.length; i++) {
       Input argument =
           new Input(
@@ -281,20 +282,29 @@ final class Objects {
     State during = before.fork();
     Runnable back = walker.elsewhere();
     nesting++;
+    int depth = walker.depth;
+    walker.depth = 1; // It is made before the method is called.
+    Term given;
     try {
-      walker.apart(during, path.get(), all);
+      given = walker.apart(during, path.get(), all).result();
     } catch (Walker.NotFollowed e) {
       return false;
     } finally {
       nesting--;
+      walker.depth = depth;
       back.run();
     }
+    boolean isNew = given instanceof Term.Made made && made.type().equals(object.type());
+    if (maker.isStatic() && !isNew) {
+      return false;
+    }
     during.fields.keySet().removeAll(before.fields.keySet());
+    during.isKnownAs(given, object);
     during.elements.keySet().removeAll(before.elements.keySet());
     byConstructor.putAll(during.fields);
     makings.put(
         object, new Making(during.constraints, during.fields, during.elements, during.made));
-    built.put(object, new Walked.Built(constructor.ref(), arguments));
+    built.put(object, new Walked.Built(maker.ref(), arguments));
     return true;
   }
 

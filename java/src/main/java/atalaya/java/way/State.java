@@ -84,6 +84,17 @@ final class State {
         new HashMap<>(answers));
   }
 
+  /** What was made goes by another name from now on. */
+  void isKnownAs(Term made, Term other) {
+    Map<Field, Term> renamed = new HashMap<>();
+    fields.forEach(
+        (field, value) ->
+            renamed.put(
+                field.object().equals(made) ? new Field(other, field.name()) : field, value));
+    fields.clear();
+    fields.putAll(renamed);
+  }
+
   /** The results of one method are told apart by their order. */
   String numbered(String name) {
     int count = answers.merge(name, 1, Integer::sum);

@@ -1,5 +1,8 @@
 package atalaya.java.way;
 
+import atalaya.core.term.Constraint;
+import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.Platform;
 import atalaya.core.term.Term;
 import atalaya.core.term.Term.Operator;
@@ -86,10 +89,26 @@ final class TypeTests {
           .map(isIt -> Term.of(isIt ? 1 : 0))
           .orElse(Term.unknown("instanceof", "Z"));
     }
+    if (term instanceof Term.Input input && isDeclared(input, type)) {
+      return isThere(input);
+    }
     if (term instanceof Term.Input input && !mayBeValue(input, type)) {
       return askedFor(input, type);
     }
     return Term.operation(Operator.INSTANCE_OF, type, "Z", List.of(term));
+  }
+
+  /** Whether an input is declared as something of a type: then all that is there is. */
+  private boolean isDeclared(Term.Input input, String type) {
+    return new Kinds(walker.base)
+        .isA(input.type(), Type.getObjectType(type).getDescriptor())
+        .orElse(false);
+  }
+
+  private static Term isThere(Term.Input input) {
+    Compared isIt =
+        new Compared(input, Relation.NOT_EQUAL, Term.NULL, Constraint.Reason.unwritten(0));
+    return Term.either("instanceof", "Z", isIt, Term.of(1), Term.of(0));
   }
 
   /** What stands for whether an input is of a type. */

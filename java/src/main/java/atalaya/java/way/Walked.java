@@ -103,8 +103,12 @@ record Walked(
   /** Code asks whether an input is of a type, a descriptor. */
   record TypeTest(Term.Input of, String type) {}
 
-  /** The constructor of an object and its arguments. */
-  record Built(Ref constructor, List<Term.Input> arguments) {}
+  /**
+   * How an object is made.
+   *
+   * @param by a constructor, or a static method that gives a new one
+   */
+  record Built(Ref by, List<Term.Input> arguments) {}
 
   /**
    * A call of something that a double stands in for.

@@ -4,6 +4,7 @@ import atalaya.core.plan.Way.Given;
 import atalaya.core.plan.Way.SetUp;
 import atalaya.core.plan.Way.Step;
 import atalaya.core.solve.Solution;
+import atalaya.core.term.ClassValue;
 import atalaya.core.term.Constraint;
 import atalaya.core.term.EnumValue;
 import atalaya.core.term.Stand;
@@ -23,6 +24,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.objectweb.asm.Type;
 
 /** Puts what was found of a way into values and words that a test can be written from. */
@@ -42,6 +44,7 @@ final class Wording {
               + "|search|read|next)\\w*)\\([^()]*\\)( the .*)?$");
 
   private static final String TEXT = "Ljava/lang/String;";
+  private static final String CLASS = "Ljava/lang/Class;";
   private static final String OBJECT = "Ljava/lang/Object;";
 
   /** Of these a usual value is of another type. */
@@ -84,7 +87,8 @@ final class Wording {
     this.setters = new Setters(base, visible);
     boolean isHashed = entry.code().equals("hashCode()I");
     this.doubles =
-        new Doubles(base, walked.asked(), found.inputs(), this::value, isHashed, compared(walked));
+        new Doubles(
+            base, visible, walked.asked(), found.inputs(), this::value, isHashed, compared(walked));
   }
 
   /** The inputs of which code asks whether they equal something. */
@@ -291,9 +295,12 @@ final class Wording {
     return state.isUsually(found.inputs().get(state));
   }
 
-  /** Whether an input has to be there, and is. */
+  /** Whether what a call gives is what it gives as a rule. */
   private boolean isThereAnyway(Input input) {
-    return input.usual() == Term.THERE && found.inputs().get(input) instanceof Stand;
+    Object value = found.inputs().get(input);
+    return input.usual() == Term.THERE
+        ? value instanceof Stand
+        : input.usual() instanceof Integer && input.isUsually(value) && !isThrowing(input);
   }
 
   /** Whether a call has to end as most of its kind do: it throws nothing, or gives something. */
@@ -334,10 +341,15 @@ final class Wording {
         how);
   }
 
+  /** Whether an input stands for whether a call throws something. */
+  private static boolean isThrowing(Input outcome) {
+    return outcome.name().contains(" throws ");
+  }
+
   private String how(Input input) {
     return switch (input.source()) {
       case STATE -> setBy(input);
-      case ANSWER -> input.name().contains(" throws ") ? "a double does" : "a double answers";
+      case ANSWER -> isThrowing(input) ? "a double does" : "a double answers";
       case RESULT -> "has to come out";
       default -> "";
     };
@@ -385,9 +397,13 @@ final class Wording {
     String made = "new " + Literals.simple(input.type()).replaceFirst("\\[].*", "");
     boolean isMade =
         value.startsWith(made) && "([<".indexOf(value.charAt(made.length())) >= 0
+            || value.equals(this.made.get(input))
             || inWords.containsKey(value);
     if (isMade || value.equals("null")) {
       types.putIfAbsent(input.name(), isMade ? input.type() : Kinds.NOTHING);
+    } else {
+      Kinds.written(value, found.inputs().get(input))
+          .ifPresent(type -> types.putIfAbsent(input.name(), type));
     }
     return value;
   }
@@ -397,6 +413,7 @@ final class Wording {
       Object value = found.inputs().get(input);
       Optional<String> literal = Literals.of(value, input.type());
       if (literal.isPresent()) {
+        isComplete &= !(value instanceof ClassValue of) || isWithinBound(of, input);
         return literal.get();
       }
       boolean isItself =
@@ -413,7 +430,7 @@ final class Wording {
       return object(input);
     }
     Optional<Input> narrowed =
-        walked.narrowings().stream()
+        Stream.concat(walked.narrowings().stream(), asked(input))
             .filter(as -> as.name().equals(input.name()) && !as.type().equals(input.type()))
             .filter(as -> !Integer.valueOf(0).equals(found.inputs().get(isOfType(as))))
             .filter(as -> !narrowing.contains(as))
@@ -463,7 +480,24 @@ final class Wording {
       }
       return doubled(input, "any " + Literals.simple(input.type()));
     }
-    return usual.get();
+    String bound = input.type().equals(CLASS) ? elementTypes.get(input) : null;
+    boolean isBounded = bound != null && visible.sees(Walker.internal(bound));
+    return isBounded ? Literals.simple(bound) + ".class" : usual.get();
+  }
+
+  /** Whether a class may be given where only those below one may. */
+  private boolean isWithinBound(ClassValue of, Input input) {
+    String bound = elementTypes.get(input);
+    return bound == null || new Kinds(base).isA(of.descriptor(), bound).orElse(false);
+  }
+
+  /** What an input has to be of, as that. */
+  private Stream<Input> asked(Input input) {
+    return walked.typeTests().entrySet().stream()
+        .filter(test -> Integer.valueOf(1).equals(found.inputs().get(test.getKey())))
+        .map(test -> test.getValue())
+        .filter(test -> test.of().equals(input))
+        .map(test -> new Input(input.name(), test.type(), input.source(), input.usual()));
   }
 
   /** Code that makes a double; the words alone where a person has to make it. */
@@ -585,9 +619,9 @@ final class Wording {
       return known;
     }
     Walked.Built built = walked.built().get(input);
-    List<String> arguments = values(built.constructor(), built.arguments());
+    List<String> arguments = values(built.by(), built.arguments());
     List<String> calls = setting(input);
-    String plain = making(Walker.internal(input.type()), arguments);
+    String plain = making(built.by(), arguments);
     String making = calls.isEmpty() ? plain : statements.told(plain);
     made.put(input, making);
     if (!calls.isEmpty()) {
@@ -618,8 +652,12 @@ final class Wording {
   }
 
   /** An object of an inner class is made in one of the class around it. */
-  private String making(String type, List<String> arguments) {
+  private String making(Ref by, List<String> arguments) {
+    String type = by.type();
     String name = Literals.simple("L" + type + ";");
+    if (!by.name().equals("<init>")) {
+      return name + "." + by.name() + "(" + String.join(", ", arguments) + ")";
+    }
     Optional<String> outer = base.code(type).flatMap(ClassCode::outer);
     if (outer.isEmpty()) {
       return "new " + name + "(" + String.join(", ", arguments) + ")";
@@ -635,7 +673,7 @@ final class Wording {
     if (entry.name().equals("<init>")) {
       isComplete &= !base.isAbstract(entry.type());
       isComplete &= visible.sees(entry.type());
-      return making(entry.type(), arguments) + ";";
+      return making(entry, arguments) + ";";
     }
     isComplete &= visible.sees(entry.type()) && !entry.name().equals("<clinit>");
     if (walked.receiver() == null) {
@@ -685,7 +723,7 @@ final class Wording {
     if (!inputs.isEmpty() && !constructor.get().onlyStores()) {
       notFollowed.add(Literals.simple("L" + type + ";") + ".new(..)");
     }
-    return making(type, values(constructor.get().ref(), inputs));
+    return making(constructor.get().ref(), values(constructor.get().ref(), inputs));
   }
 
   /** The value beside one that turns a condition the other way. */

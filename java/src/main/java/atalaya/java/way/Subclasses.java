@@ -1,0 +1,207 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Platform;
+import atalaya.java.way.CodeBase.Ref;
+import java.lang.reflect.Method;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
+
+/** Code that makes a double of an abstract class: a class without a name that extends it. */
+final class Subclasses {
+  /** With more to implement, a person is better off with a class that has a name. */
+  private static final int MOST_METHODS = 10;
+
+  private static final int OPEN = Opcodes.ACC_PUBLIC | Opcodes.ACC_PROTECTED;
+  private static final int CLOSED = Opcodes.ACC_PRIVATE | Opcodes.ACC_FINAL | Opcodes.ACC_STATIC;
+  private static final int CODELESS = Opcodes.ACC_ABSTRACT;
+
+  private final CodeBase base;
+  private final Visibility visible;
+
+  Subclasses(CodeBase base, Visibility visible) {
+    this.base = base;
+    this.visible = visible;
+  }
+
+  /**
+   * What makes one.
+   *
+   * @param answers what methods of it do when they are called, as a statement
+   * @return empty where that can't be written, or where making it does more than to keep values
+   */
+  Optional<String> making(String type, Map<Ref, String> answers) {
+    if (!base.has(type) || !base.isAbstract(type) || !isMadePlainly(type)) {
+      return Optional.empty();
+    }
+    Map<String, Ref> overridden = new LinkedHashMap<>();
+    Map<String, String> does = new LinkedHashMap<>();
+    answers.forEach(
+        (method, answer) -> {
+          overridden.put(method.code(), named(type, method));
+          does.put(method.code(), answer);
+        });
+    Optional<Map<String, Ref>> open = open(type);
+    open.ifPresent(all -> all.forEach(overridden::putIfAbsent));
+    boolean canBeWritten =
+        open.isPresent()
+            && overridden.size() <= MOST_METHODS
+            && overridden.values().stream().allMatch(this::canBeOverridden);
+    return canBeWritten
+        ? Optional.of(
+            "new "
+                + Literals.simple("L" + type + ";")
+                + "() {"
+                + overridden.values().stream()
+                    .map(
+                        method ->
+                            " " + written(method, Optional.ofNullable(does.get(method.code()))))
+                    .collect(Collectors.joining())
+                + " }")
+        : Optional.empty();
+  }
+
+  /** The method as the class that declares it has it. */
+  private Ref named(String type, Ref method) {
+    for (String at = type; at != null && base.has(at); at = base.above(at).orElse(null)) {
+      if (base.methods(at).contains(method.code())) {
+        return new Ref(at, method.code());
+      }
+    }
+    return method;
+  }
+
+  /** Whether its constructors without arguments refuse nothing, up to the platform's. */
+  private boolean isMadePlainly(String type) {
+    String at = type;
+    while (at != null && base.has(at)) {
+      Optional<MethodCode> constructor = base.code(new Ref(at, "<init>()V"));
+      boolean isOpen =
+          constructor
+              .filter(
+                  c ->
+                      visible.sees(c.ref().type(), c.node().access)
+                          || (c.node().access & OPEN) != 0)
+              .filter(c -> !base.mayRefuse(c) && !base.isHalting(c.ref()))
+              .isPresent();
+      if (!isOpen) {
+        return false;
+      }
+      at = base.above(at).orElse(null);
+    }
+    return "java/lang/Object".equals(at) || at != null && Platform.type(at).isPresent();
+  }
+
+  /** The methods without code, by name and types; empty where nobody knows all of them. */
+  private Optional<Map<String, Ref>> open(String type) {
+    Map<String, Ref> open = new LinkedHashMap<>();
+    Set<String> closed = new LinkedHashSet<>();
+    return collect(type, open, closed) ? Optional.of(open) : Optional.empty();
+  }
+
+  private boolean collect(String type, Map<String, Ref> open, Set<String> closed) {
+    if (!base.has(type)) {
+      Optional<Class<?>> platform = Platform.type(type);
+      platform.ifPresent(
+          of -> {
+            for (Method method : of.getMethods()) {
+              note(
+                  new Ref(type, method.getName() + Type.getMethodDescriptor(method)),
+                  method.getModifiers(),
+                  open,
+                  closed);
+            }
+          });
+      return platform.isPresent() && platform.get().getTypeParameters().length == 0;
+    }
+    for (String code : base.methods(type)) {
+      Ref method = new Ref(type, code);
+      note(method, base.access(method), open, closed);
+    }
+    return base.above(type).stream().allMatch(above -> collect(above, open, closed))
+        && base.interfaces(type).stream().allMatch(above -> collect(above, open, closed));
+  }
+
+  /** What has code in a class further down needs none. */
+  private static void note(Ref method, int access, Map<String, Ref> open, Set<String> closed) {
+    boolean isObjects = List.of("equals", "hashCode", "toString").contains(method.name());
+    if ((access & CODELESS) == 0 || isObjects) {
+      closed.add(method.code());
+    } else if (!closed.contains(method.code())) {
+      open.putIfAbsent(method.code(), method);
+    }
+  }
+
+  private boolean canBeOverridden(Ref method) {
+    if (!base.has(method.type())) {
+      return true; // Of an interface of the platform.
+    }
+    int access = base.access(method);
+    boolean isGeneric =
+        base.code(method.type())
+            .flatMap(code -> code.signature(method.code()))
+            .filter(signature -> signature.matches("<.*|.*[(;)\\[]T[^;]*;.*"))
+            .isPresent();
+    boolean isOpen = (access & OPEN) != 0 || visible.sees(method.type(), access);
+    return isOpen
+        && (access & CLOSED) == 0
+        && !isGeneric
+        && types(method.descriptor()).allMatch(visible::sees);
+  }
+
+  private static Stream<String> types(String descriptor) {
+    return Stream.concat(
+            Arrays.stream(Type.getArgumentTypes(descriptor)),
+            Stream.of(Type.getReturnType(descriptor)))
+        .map(type -> type.getDescriptor().replaceAll("^\\[+", ""))
+        .filter(type -> type.startsWith("L"))
+        .map(Walker::internal);
+  }
+
+  private String written(Ref method, Optional<String> answer) {
+    Type result = Type.getReturnType(method.descriptor());
+    boolean isVoid = result == Type.VOID_TYPE;
+    String does = answer.orElseGet(() -> isVoid ? "" : Doubles.returning(method, Optional.empty()));
+    boolean throwsIt = does.startsWith("throw ");
+    String body = isVoid && !throwsIt ? "" : " " + does;
+    String letter = Doubles.letter(does);
+    Type[] types = Type.getArgumentTypes(method.descriptor());
+    String parameters =
+        IntStream.range(0, types.length)
+            .mapToObj(i -> Literals.simple(types[i].getDescriptor()) + " " + letter + (i + 1))
+            .collect(Collectors.joining(", "));
+    int access = base.has(method.type()) ? base.access(method) & OPEN : Opcodes.ACC_PUBLIC;
+    String open = access == 0 ? "" : (access & Opcodes.ACC_PUBLIC) != 0 ? "public " : "protected ";
+    return open
+        + Literals.simple(result.getDescriptor())
+        + " "
+        + method.name()
+        + "("
+        + parameters
+        + ")"
+        + (throwsIt ? declared(method) : "")
+        + " {"
+        + body
+        + " }";
+  }
+
+  /** The exceptions that a method may throw. */
+  private String declared(Ref method) {
+    List<String> declared = base.has(method.type()) ? base.declared(method) : List.of();
+    return declared.isEmpty()
+        ? ""
+        : " throws "
+            + declared.stream()
+                .map(type -> Literals.simple("L" + type + ";"))
+                .collect(Collectors.joining(", "));
+  }
+}

@@ -1,0 +1,268 @@
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UnsupportedEncodingException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.SortedSet;
+
+/**
+ * How what a test needs is made, and of what type it is then. Each method has one place where it
+ * throws Here.
+ */
+class Makings {
+  static class Here extends RuntimeException {}
+
+  // ---- only static methods make it ----
+
+  static class Permit {
+    private final String port;
+    private final int days;
+
+    private Permit(String port, int days) {
+      this.port = port;
+      this.days = days;
+    }
+
+    static Permit parse(String text) {
+      int at = text.indexOf(':');
+      return at < 0 ? null : new Permit(text.substring(0, at), 1);
+    }
+
+    static Permit of(String port, int days) {
+      return new Permit(port, days);
+    }
+  }
+
+  static void permitted(Permit permit) {
+    if (permit.days > 30 && permit.port.equals("Husum")) {
+      throw new Here();
+    }
+  }
+
+  static class Queue {
+    private Map<String, String> tugs;
+
+    private Queue() {
+      tugs = new HashMap<>();
+    }
+
+    static Queue create() {
+      return new Queue();
+    }
+  }
+
+  static void joined(Queue queue, String tug) {
+    if (queue.tugs != null && tug.isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  static class Order {
+    private final int tons;
+
+    private Order(int tons) {
+      this.tons = tons;
+    }
+  }
+
+  static Order order(int tons) {
+    return new Order(tons);
+  }
+
+  static void ordered(Order order) {
+    if (order.tons == 7) {
+      throw new Here();
+    }
+  }
+
+  // ---- constructors that call others that call others ----
+
+  static class Traced {
+    final List<String> trace = new ArrayList<>();
+
+    Traced(Traced parent) {
+      begin(parent);
+    }
+
+    private void begin(Traced parent) {
+      note(parent, this);
+    }
+
+    private static void note(Traced parent, Traced child) {
+      if (parent != null) {
+        parent.trace.add("child");
+      }
+    }
+  }
+
+  interface Line {
+    String send(String text) throws IOException;
+
+    void hangUp();
+  }
+
+  static class Wire extends Traced {
+    private Line line;
+
+    Wire(Traced parent, Line line) {
+      super(parent);
+      this.line = line;
+    }
+
+    Line line() {
+      return line;
+    }
+
+    void replace(Line other) {
+      line = other;
+    }
+  }
+
+  static class Radio extends Wire {
+    Radio(Traced parent, Line line) {
+      super(parent, line);
+    }
+  }
+
+  static class Phone extends Radio {
+    Phone(Traced parent, Line line) {
+      super(parent, line);
+    }
+
+    private Line checked() {
+      return line();
+    }
+  }
+
+  static void called(Phone phone) {
+    try {
+      phone.checked().send("ahoy");
+    } catch (IOException e) {
+      throw new Here(); // as long as Makings.Traced.new(..) throws nothing
+    }
+  }
+
+  // ---- classes without all their code ----
+
+  abstract static class Pilot {
+    private final List<String> log = new ArrayList<>();
+
+    abstract int grade(String port) throws IOException;
+
+    protected abstract String name();
+
+    abstract void leave(int[] berths);
+
+    void note(String text) {
+      log.add(text);
+    }
+  }
+
+  static void piloted(Pilot pilot) throws IOException {
+    if (pilot.grade("Husum") > 3 && !pilot.name().isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  static void lost(Pilot pilot) {
+    try {
+      pilot.grade("Husum");
+    } catch (IOException e) {
+      throw new Here();
+    }
+  }
+
+  // ---- names that the platform knows ----
+
+  static int written(String text, String charset) {
+    try {
+      return text.getBytes(charset).length;
+    } catch (UnsupportedEncodingException e) {
+      throw new Here();
+    }
+  }
+
+  static void encoded(String text, String charset) throws UnsupportedEncodingException {
+    byte[] bytes = text.getBytes(charset);
+    if (text.equals("tug")) {
+      throw new Here();
+    }
+  }
+
+  static void alwaysThere(String text) {
+    try {
+      text.getBytes("UTF-8");
+    } catch (UnsupportedEncodingException e) {
+      throw new Here(); // what line 198 needs can't be
+    }
+  }
+
+  // ---- of what type something is ----
+
+  static void textual(String text) {
+    Object any = text;
+    if (any instanceof String) {
+      throw new Here();
+    }
+  }
+
+  static void unordered(Set<String> names) {
+    if (names instanceof SortedSet || names instanceof LinkedHashSet) {
+      return;
+    }
+    throw new Here();
+  }
+
+  static void raw(Object source) {
+    if (source instanceof byte[]) {
+      throw new Here();
+    }
+  }
+
+  static void streamed(Object source) {
+    if (source instanceof InputStream) {
+      throw new Here();
+    }
+  }
+
+  static void filled(Object source) {
+    if (source instanceof Set && !((Set<?>) source).isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  static void bounded(Class<? extends Traced> type, int many) {
+    if (many == 3) {
+      throw new Here();
+    }
+  }
+
+  // ---- what mostly goes well ----
+
+  static void waited(int times) {
+    for (int i = 0; i < times; i++) {
+      if (Thread.currentThread().isInterrupted()) {
+        return;
+      }
+    }
+    if (times == 1) {
+      throw new Here();
+    }
+  }
+
+  static class Berths {
+    int[] numbers;
+  }
+
+  static int found(Berths berths, int number) {
+    int at = java.util.Arrays.binarySearch(berths.numbers, number);
+    if (number > 7) {
+      throw new Here(); // open
+    }
+    return at;
+  }
+}
