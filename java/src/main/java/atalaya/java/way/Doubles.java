@@ -73,7 +73,8 @@ final class Doubles {
     Map<K, String> answers = new LinkedHashMap<>();
     for (Walked.Asked one : asked) {
       boolean isThrown = Integer.valueOf(1).equals(inputs.get(one.answer()));
-      boolean matters = isAsked(input, one.of()) && (one.thrown().isEmpty() || isThrown);
+      boolean matters =
+          isAsked(input, one.of()) && (one.thrown().isEmpty() ? isDecided(one) : isThrown);
       if (matters) {
         Optional<String> answer = one.thrown().isEmpty() ? answer(one) : thrown(one.thrown());
         String before =
@@ -84,7 +85,18 @@ final class Doubles {
         }
       }
     }
+    for (Walked.Asked one : asked) {
+      if (isAsked(input, one.of()) && one.thrown().isEmpty() && !isDecided(one)) {
+        answers.computeIfAbsent(
+            key.apply(one.method()), k -> returning(one.method(), Optional.empty()));
+      }
+    }
     return Optional.of(answers);
+  }
+
+  /** Whether it matters what is answered. */
+  private boolean isDecided(Walked.Asked one) {
+    return inputs.containsKey(one.answer());
   }
 
   private String implementing(Input input, String type, Map<String, String> answers) {
@@ -104,9 +116,6 @@ final class Doubles {
 
   /** What it does when it is asked: {@code return 5;}. Empty where that can't be written. */
   private Optional<String> answer(Walked.Asked one) {
-    if (!inputs.containsKey(one.answer())) {
-      return Optional.of(returning(one.method(), Optional.empty()));
-    }
     // What type it has beside Object, nothing tells.
     boolean isSomeObject =
         inputs.get(one.answer()) instanceof Stand && one.answer().type().endsWith("/Object;");

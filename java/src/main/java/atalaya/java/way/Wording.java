@@ -29,9 +29,6 @@ import org.objectweb.asm.Type;
 
 /** Puts what was found of a way into values and words that a test can be written from. */
 final class Wording {
-  /** What any name is good for, as long as nobody opens it. */
-  private static final Set<String> FILES = Set.of("Ljava/io/File;", "Ljava/nio/file/Path;");
-
   /** At the end of the name of what stands for whether a call throws something. */
   private static final String REFUSES = " throws an exception";
 
@@ -72,6 +69,9 @@ final class Wording {
 
   /** The code of doubles, and what to call them. */
   private final Map<String, String> inWords = new LinkedHashMap<>();
+
+  /** What nobody followed was given this. */
+  private final Set<String> willDo = new LinkedHashSet<>();
 
   /** Constructors that nobody followed. */
   private final Set<String> notFollowed = new LinkedHashSet<>();
@@ -280,7 +280,7 @@ final class Wording {
     return switch (input.source()) {
       case ARGUMENT -> !input.name().contains(" instanceof ") || settled.contains(input);
       case STATE -> isAsMade(input) && holder(input).isPresent() || set.contains(input);
-      case RESULT -> isThereAnyway(input) || isAssumed(input);
+      case RESULT -> isThereAnyway(input) || isAssumed(input) || made.containsKey(input);
       case ANSWER -> made.containsKey(input);
       case ELEMENT ->
           made.containsKey(input)
@@ -315,6 +315,7 @@ final class Wording {
   private List<String> assumed() {
     Set<String> assumed = new LinkedHashSet<>();
     notFollowed.forEach(making -> assumed.add(making + THROWS_NOTHING));
+    assumed.addAll(willDo);
     found.inputs().keySet().stream()
         .filter(input -> input.source() == Source.RESULT)
         .filter(input -> isAssumed(input) && !isThereAnyway(input))
@@ -450,10 +451,8 @@ final class Wording {
       return doubled(input, "a double of " + Literals.simple(input.type()));
     }
     boolean isUsed = !walked.surroundings().isEmpty() || walked.handedOn().contains(input);
-    boolean mayBeOpened = isUsed && FILES.contains(input.type());
-    if (mayBeOpened) {
-      isComplete = false; // Which file it is matters, and no double is one.
-      return "any " + Literals.simple(input.type());
+    if (isUsed && GivenFiles.isFile(input)) {
+      return file(input);
     }
     Optional<String> usual = Literals.usual(input.type());
     List<EnumValue> constants =
@@ -483,6 +482,20 @@ final class Wording {
     String bound = input.type().equals(CLASS) ? elementTypes.get(input) : null;
     boolean isBounded = bound != null && visible.sees(Walker.internal(bound));
     return isBounded ? Literals.simple(bound) + ".class" : usual.get();
+  }
+
+  /** Which file it is matters, as it may be opened. */
+  private String file(Input input) {
+    Optional<GivenFiles.Given> given = GivenFiles.of(input, found.inputs());
+    if (given.isEmpty()) {
+      isComplete = false;
+      return "any " + Literals.simple(input.type());
+    }
+    given.get().answered().forEach(answer -> made.put(answer, ""));
+    String code = given.get().code();
+    inWords.put(code, given.get().words());
+    willDo.add(given.get().words() + " will do");
+    return code;
   }
 
   /** Whether a class may be given where only those below one may. */
@@ -719,7 +732,7 @@ final class Wording {
       inputs.add(
           new Input(type + "." + names.get(i), types[i].getDescriptor(), Source.ARGUMENT, null));
     }
-    isComplete &= inputs.stream().noneMatch(input -> FILES.contains(input.type()));
+    isComplete &= inputs.stream().noneMatch(input -> GivenFiles.isFile(input));
     if (!inputs.isEmpty() && !constructor.get().onlyStores()) {
       notFollowed.add(Literals.simple("L" + type + ";") + ".new(..)");
     }
