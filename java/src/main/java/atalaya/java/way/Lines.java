@@ -1,7 +1,7 @@
 package atalaya.java.way;
 
 import atalaya.core.term.Term;
-import java.util.HashMap;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -95,19 +95,18 @@ final class Lines {
    * How a test makes something that gives lines.
    *
    * @param found what lines have to be
-   * @param settled takes those that come of it
+   * @param made is told which come of it
    * @return empty where nothing is asked of its lines
    */
-  static Optional<String> making(
-      Term.Input source, Map<Term.Input, Object> found, Map<Term.Input, String> settled) {
+  static Optional<String> making(Term.Input source, Map<Term.Input, Object> found, Made made) {
     if (!MADE.containsKey(source.type())) {
       return Optional.empty();
     }
     StringBuilder text = new StringBuilder();
-    Map<Term.Input, String> lines = new HashMap<>();
+    List<Term.Input> lines = new ArrayList<>();
     for (int at = last(source, found); at >= 0; at--) {
       Term.Input line = line(source, at);
-      lines.put(line, "");
+      lines.add(line);
       if (found.getOrDefault(line, ANY) instanceof String words) {
         text.insert(0, words + "\n");
       }
@@ -119,7 +118,7 @@ final class Lines {
     if (!isOfLines) {
       return Optional.empty();
     }
-    settled.putAll(lines);
+    lines.forEach(made::along);
     return Optional.of(
         String.format(
             MADE.get(source.type()),

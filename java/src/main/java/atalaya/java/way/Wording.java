@@ -4,119 +4,44 @@ import atalaya.core.plan.Way.Given;
 import atalaya.core.plan.Way.SetUp;
 import atalaya.core.plan.Way.Step;
 import atalaya.core.solve.Solution;
-import atalaya.core.term.ClassValue;
 import atalaya.core.term.Constraint;
-import atalaya.core.term.EnumValue;
 import atalaya.core.term.Stand;
-import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.core.term.Term.Source;
 import atalaya.core.term.Values;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
-import java.util.stream.Stream;
-import org.objectweb.asm.Type;
 
 /** Puts what was found of a way into values and words that a test can be written from. */
 final class Wording {
-  /** At the end of the name of what stands for whether a call throws something. */
-  private static final String REFUSES = " throws an exception";
-
-  private static final String THROWS_NOTHING = " throws nothing";
-
-  /** Calls that may well give null. */
-  private static final Pattern MAY_BE_MISSING =
-      Pattern.compile(
-          "\\.(get|orElse|(get(Resource|Propert|Attribute|Parameter)|remove|po[lp]|peek|find|look"
-              + "|search|read|next)\\w*)\\([^()]*\\)( the .*)?$");
-
-  private static final String TEXT = "Ljava/lang/String;";
-  private static final String CLASS = "Ljava/lang/Class;";
-  private static final String OBJECT = "Ljava/lang/Object;";
-
-  /** Of these a usual value is of another type. */
-  private static final Set<String> BROAD =
-      Set.of(OBJECT, "Ljava/lang/Number;", "Ljava/lang/CharSequence;", "Ljava/lang/Comparable;");
-
   private final CodeBase base;
   private final Walked walked;
   private final Solution.Found found;
-  private final Visibility visible;
-  private final Map<Input, String> made = new HashMap<>();
-  private final Map<Input, String> elementTypes = new HashMap<>();
-  private final Statements statements = new Statements();
-  private final Setters setters;
-  private final Set<Input> settled = new HashSet<>();
-
-  /** The very types of what a test gives, by the name of the input, where they are known. */
-  private final Map<String, String> types = new HashMap<>();
-
-  /** The fields of objects that a test sets by calling methods. */
-  private final Set<Input> set = new HashSet<>();
-
-  /** What is taken for something else may be taken for that as well. */
-  private final Set<Input> narrowing = new HashSet<>();
-
-  /** The code of doubles, and what to call them. */
-  private final Map<String, String> inWords = new LinkedHashMap<>();
-
-  /** What nobody followed was given this. */
-  private final Set<String> willDo = new LinkedHashSet<>();
-
-  /** Constructors that nobody followed. */
-  private final Set<String> notFollowed = new LinkedHashSet<>();
-
-  private final Doubles doubles;
-  private boolean isComplete = true;
+  private final Made made;
+  private final Writing writing;
 
   Wording(CodeBase base, Walked walked, Solution.Found found, Ref entry) {
     this.base = base;
-    this.visible = Visibility.ofTestOf(base, entry.type());
     this.walked = walked;
     this.found = found;
-    this.setters = new Setters(base, visible);
-    boolean isHashed = entry.code().equals("hashCode()I");
-    this.doubles =
-        new Doubles(
-            base, visible, walked.asked(), found.inputs(), this::value, isHashed, compared(walked));
-  }
-
-  /** The inputs of which code asks whether they equal something. */
-  private static Set<String> compared(Walked walked) {
-    Set<String> compared = new HashSet<>();
-    for (Constraint constraint : walked.constraints()) {
-      for (Term term : constraint.terms()) {
-        term.visit(
-            part -> {
-              if (part instanceof Term.Operation call
-                  && call.detail().endsWith(".equals(Ljava/lang/Object;)Z")
-                  && call.operands().get(0) instanceof Input input) {
-                compared.add(input.name());
-              }
-            });
-      }
-    }
-    return compared;
+    this.made = new Made(base, walked, found);
+    this.writing = new Writing(base, walked, found, entry, made);
   }
 
   SetUp setUp(Ref entry, List<Step> steps, Optional<String> mayFail) {
     List<Given> givens = new ArrayList<>();
-    String call = call(entry, values(entry, walked.arguments()));
+    String call = writing.call(entry);
     for (Input argument : walked.arguments()) {
       boolean isInOpen = found.open().stream().anyMatch(c -> c.inputs().contains(argument));
-      givens.add(given(argument, value(argument), isInOpen ? "but for what is open" : ""));
+      givens.add(given(argument, writing.value(argument), isInOpen ? "but for what is open" : ""));
     }
-    settleTypes();
+    made.settleTypes();
     Set<Input> told = new LinkedHashSet<>(walked.arguments());
     Set<Input> parts = new LinkedHashSet<>();
     walked.built().values().forEach(built -> parts.addAll(built.arguments()));
@@ -129,43 +54,19 @@ final class Wording {
               boolean isUsual =
                   isOutcome(input) && java.util.Objects.equals(input.usual(), value)
                       || ClassOf.isPlain(input, value);
-              boolean isTold = told.contains(input) || settled.contains(input) || isUsual;
+              boolean isTold = told.contains(input) || made.isSettled(input) || isUsual;
               boolean isNews = !isTold && (!isPart || !beside.isEmpty());
               if (isNews && !(value instanceof Stand)) {
                 givens.add(given(input, literal(input, value), how(input)));
               }
             });
     List<String> open = open(steps);
-    boolean isDecided =
-        isComplete
-            && found.open().isEmpty()
-            && made.keySet().containsAll(walked.doubles())
-            && !walked.mayHalt()
-            && found.inputs().keySet().stream().allMatch(this::isMadeByTest);
-    Optional<List<String>> code = isDecided ? statements.with(call) : Optional.empty();
+    Optional<List<String>> code = made.isAll() ? writing.statements(call) : Optional.empty();
     if (code.isEmpty()) {
       givens.addAll(walked.arguments().size(), objects(told, parts));
     }
-    List<String> assumed = code.isEmpty() ? List.of() : assumed();
+    List<String> assumed = code.isEmpty() ? List.of() : made.assumed();
     return new SetUp(givens, code.orElse(List.of()), assumed, open, mayFail);
-  }
-
-  /** Whether something is of a type comes by what it is made as, where that is known. */
-  private void settleTypes() {
-    Kinds kinds = new Kinds(base);
-    walked
-        .typeTests()
-        .forEach(
-            (isIt, test) -> {
-              Object wanted = found.inputs().get(isIt);
-              Optional<Integer> is =
-                  Optional.ofNullable(types.get(test.of().name()))
-                      .flatMap(type -> kinds.isA(type, test.type()))
-                      .map(isA -> isA ? 1 : 0);
-              if (is.isPresent() && is.get().equals(wanted)) {
-                settled.add(isIt);
-              }
-            });
   }
 
   /** How the objects are made that are neither arguments nor given to others as they are made. */
@@ -174,82 +75,10 @@ final class Wording {
     for (Input object : walked.built().keySet()) {
       if (!told.contains(object) && !parts.contains(object)) {
         boolean isReceiver = object.equals(walked.receiver());
-        objects.add(given(object, object(object), isReceiver ? "" : "the object's state"));
+        objects.add(given(object, writing.object(object), isReceiver ? "" : "the object's state"));
       }
     }
     return objects;
-  }
-
-  /**
-   * What to give a method or a constructor: with its type where the compiler might take it for an
-   * argument of another of its name.
-   */
-  private List<String> values(Ref of, List<Input> arguments) {
-    List<String> values = new ArrayList<>();
-    for (int i = 0; i < arguments.size(); i++) {
-      Input argument = arguments.get(i);
-      int fromLast = arguments.size() - i;
-      base.code(of)
-          .flatMap(code -> ElementTypes.of(code.node(), fromLast))
-          .ifPresent(type -> elementTypes.put(argument, type));
-      String value = value(argument);
-      boolean isDouble = inWords.containsKey(value) && isLambda(value);
-      boolean isVague =
-          value.equals("null")
-              || isDouble
-              || isTakenForMore(argument)
-              || isOfOtherType(argument.type(), value)
-              || BROAD.contains(argument.type()) && !value.startsWith("new Object(");
-      boolean needsType = isVague && isOverloaded(of, i);
-      if (needsType && isDouble) {
-        inWords.put(cast(argument.type()) + value, inWords.get(value));
-      }
-      values.add(needsType ? cast(argument.type()) + value : value);
-    }
-    return values;
-  }
-
-  /** Whether what is made is of a more special type than what it is made for. */
-  private static boolean isOfOtherType(String type, String value) {
-    return type.startsWith("L")
-        && value.startsWith("new ")
-        && !value.startsWith("new " + Literals.simple(type));
-  }
-
-  /** Whether an argument is of a type that the method asks for by {@code instanceof}. */
-  private boolean isTakenForMore(Input argument) {
-    return walked.narrowings().stream()
-        .filter(as -> as.name().equals(argument.name()))
-        .anyMatch(as -> settled.contains(isOfType(as)));
-  }
-
-  /** Whether there is a method of the same name that takes something else in a place. */
-  private boolean isOverloaded(Ref of, int at) {
-    Type[] own = Type.getArgumentTypes(of.descriptor());
-    boolean isCalledOnIt = !of.name().equals("<init>") && walked.receiver() != null;
-    String type = isCalledOnIt ? Walker.internal(walked.receiver().type()) : of.type();
-    while (type != null && base.has(type)) {
-      for (String code : base.methods(type)) {
-        Type[] types = Type.getArgumentTypes(code.substring(code.indexOf('(')));
-        boolean takesOther =
-            code.startsWith(of.name() + "(")
-                && types.length == own.length
-                && !types[at].equals(own[at]);
-        if (takesOther) {
-          return true;
-        }
-      }
-      type = isCalledOnIt ? base.above(type).orElse(null) : null;
-    }
-    return false;
-  }
-
-  private static boolean isLambda(String value) {
-    return value.matches("(\\w|\\([^()]*\\)) -> .*");
-  }
-
-  private static String cast(String type) {
-    return "(" + Literals.simple(type) + ") ";
   }
 
   /** Whether an input stands for how a call ends. */
@@ -275,82 +104,19 @@ final class Wording {
     return List.copyOf(open);
   }
 
-  /** Whether an input has its value by how objects are made, without anything else being done. */
-  private boolean isMadeByTest(Input input) {
-    return switch (input.source()) {
-      case ARGUMENT -> !input.name().contains(" instanceof ") || settled.contains(input);
-      case STATE -> isAsMade(input) && holder(input).isPresent() || set.contains(input);
-      case RESULT -> isThereAnyway(input) || isAssumed(input) || made.containsKey(input);
-      case ANSWER -> made.containsKey(input);
-      case ELEMENT ->
-          made.containsKey(input)
-              || ClassOf.isPlain(input, found.inputs().get(input))
-              || input.name().matches(".*\\.(size\\(\\)|length)|.*\\[\\d+\\]")
-                  && isOfArgument(input);
-      default -> false;
-    };
-  }
-
-  private boolean isAsMade(Input state) {
-    return state.isUsually(found.inputs().get(state));
-  }
-
-  /** Whether what a call gives is what it gives as a rule. */
-  private boolean isThereAnyway(Input input) {
-    Object value = found.inputs().get(input);
-    return input.usual() == Term.THERE
-        ? value instanceof Stand
-        : input.usual() instanceof Integer && input.isUsually(value) && !isThrowing(input);
-  }
-
-  /** Whether a call has to end as most of its kind do: it throws nothing, or gives something. */
-  private boolean isAssumed(Input result) {
-    Object value = found.inputs().get(result);
-    boolean isThere = value instanceof Stand stand && stand.name().equals(result.name());
-    return isThere
-        ? !MAY_BE_MISSING.matcher(result.name()).find()
-        : result.name().endsWith(REFUSES) && Integer.valueOf(0).equals(value);
-  }
-
-  private List<String> assumed() {
-    Set<String> assumed = new LinkedHashSet<>();
-    notFollowed.forEach(making -> assumed.add(making + THROWS_NOTHING));
-    assumed.addAll(willDo);
-    found.inputs().keySet().stream()
-        .filter(input -> input.source() == Source.RESULT)
-        .filter(input -> isAssumed(input) && !isThereAnyway(input))
-        .map(
-            input ->
-                input.name().endsWith(REFUSES)
-                    ? input.name().replace(REFUSES, THROWS_NOTHING)
-                    : input.name() + " is not null")
-        .forEach(assumed::add);
-    return List.copyOf(assumed);
-  }
-
-  private boolean isOfArgument(Input element) {
-    String of = element.name().replaceAll("(\\.size\\(\\)|\\.length|\\[\\d+\\])$", "");
-    return walked.arguments().stream().anyMatch(a -> a.name().equals(of));
-  }
-
   private Given given(Input input, String value, String how) {
     return new Given(
         input.name(),
         Literals.simple(input.type()),
-        inWords(value),
+        writing.inWords(value),
         beside(input, found.inputs().get(input)),
         how);
-  }
-
-  /** Whether an input stands for whether a call throws something. */
-  private static boolean isThrowing(Input outcome) {
-    return outcome.name().contains(" throws ");
   }
 
   private String how(Input input) {
     return switch (input.source()) {
       case STATE -> setBy(input);
-      case ANSWER -> isThrowing(input) ? "a double does" : "a double answers";
+      case ANSWER -> Made.isThrowing(input) ? "a double does" : "a double answers";
       case RESULT -> "has to come out";
       default -> "";
     };
@@ -358,11 +124,11 @@ final class Wording {
 
   /** The methods that set a field. */
   private String setBy(Input state) {
-    if (isAsMade(state)) {
+    if (made.isAsMade(state)) {
       return "as it is made";
     }
-    String field = fieldOf(state);
-    String type = holder(state).map(o -> Walker.internal(o.type())).orElse("");
+    String field = Made.fieldOf(state);
+    String type = made.holder(state).map(o -> Walker.internal(o.type())).orElse("");
     List<String> writers =
         base.code(type).stream()
             .flatMap(code -> code.writers(field).stream())
@@ -373,370 +139,8 @@ final class Wording {
     return writers.isEmpty() ? "the object's state" : "set by " + String.join(", ", writers);
   }
 
-  private static String without(String name) {
-    return Containers.field(Holders.without(name));
-  }
-
-  private static String fieldOf(Input state) {
-    String field = without(state.name());
-    return field.substring(field.lastIndexOf('.') + 1);
-  }
-
-  /** The object that a test makes whose field it is; empty where it takes one as it is. */
-  private Optional<Input> holder(Input state) {
-    return walked.built().keySet().stream()
-        .filter(object -> without(state.name()).equals(Objects.prefix(object) + fieldOf(state)))
-        .findFirst();
-  }
-
   private String literal(Input input, Object value) {
     return Literals.of(value, input.type()).orElse("not null");
-  }
-
-  private String value(Input input) {
-    String value = making(input);
-    String made = "new " + Literals.simple(input.type()).replaceFirst("\\[].*", "");
-    boolean isMade =
-        value.startsWith(made) && "([<".indexOf(value.charAt(made.length())) >= 0
-            || value.equals(this.made.get(input))
-            || inWords.containsKey(value);
-    if (isMade || value.equals("null")) {
-      types.putIfAbsent(input.name(), isMade ? input.type() : Kinds.NOTHING);
-    } else {
-      Kinds.written(value, found.inputs().get(input))
-          .ifPresent(type -> types.putIfAbsent(input.name(), type));
-    }
-    return value;
-  }
-
-  private String making(Input input) {
-    if (found.inputs().containsKey(input)) {
-      Object value = found.inputs().get(input);
-      Optional<String> literal = Literals.of(value, input.type());
-      if (literal.isPresent()) {
-        isComplete &= !(value instanceof ClassValue of) || isWithinBound(of, input);
-        return literal.get();
-      }
-      boolean isItself =
-          value instanceof Stand && value.equals(found.inputs().get(walked.receiver()));
-      if (isItself && !input.equals(walked.receiver())) {
-        return Statements.ITSELF;
-      }
-      if (value instanceof Stand same && !isItself && !same.name().equals(input.name())) {
-        isComplete = false;
-        return "the same as " + same.name();
-      }
-    }
-    if (walked.built().containsKey(input)) {
-      return object(input);
-    }
-    Optional<Input> narrowed =
-        Stream.concat(walked.narrowings().stream(), asked(input))
-            .filter(as -> as.name().equals(input.name()) && !as.type().equals(input.type()))
-            .filter(as -> !Integer.valueOf(0).equals(found.inputs().get(isOfType(as))))
-            .filter(as -> !narrowing.contains(as))
-            .findFirst();
-    if (narrowed.isPresent()) {
-      settled.add(isOfType(narrowed.get()));
-      narrowing.add(narrowed.get());
-      String value = value(narrowed.get());
-      narrowing.remove(narrowed.get());
-      return value;
-    }
-    Optional<String> elements = elements(input);
-    if (elements.isPresent()) {
-      return elements.get();
-    }
-    if (walked.doubles().contains(input)) {
-      return doubled(input, "a double of " + Literals.simple(input.type()));
-    }
-    boolean isUsed = !walked.surroundings().isEmpty() || walked.handedOn().contains(input);
-    if (isUsed && GivenFiles.isFile(input)) {
-      return file(input);
-    }
-    Optional<String> usual = Literals.usual(input.type());
-    List<EnumValue> constants =
-        base.code(Walker.internal(input.type())).map(ClassCode::constants).orElse(List.of());
-    if (!constants.isEmpty()) {
-      return Literals.of(constants.get(0), input.type()).orElseThrow();
-    }
-    if (usual.isEmpty()) {
-      boolean hasToBeThere =
-          found.inputs().get(input) instanceof Stand
-              || narrowing.contains(input)
-              || walked.handedOn().contains(input);
-      if (!hasToBeThere) {
-        return "null";
-      }
-      Optional<String> instance =
-          base.code(Walker.internal(input.type())).flatMap(code -> code.instance(visible));
-      if (instance.isPresent()) {
-        return Literals.simple(input.type()) + "." + instance.get();
-      }
-      String type = Walker.internal(input.type());
-      if (base.has(type) && !base.isAbstract(type) && visible.sees(type)) {
-        return madePlainly(type);
-      }
-      return doubled(input, "any " + Literals.simple(input.type()));
-    }
-    String bound = input.type().equals(CLASS) ? elementTypes.get(input) : null;
-    boolean isBounded = bound != null && visible.sees(Walker.internal(bound));
-    return isBounded ? Literals.simple(bound) + ".class" : usual.get();
-  }
-
-  /** Which file it is matters, as it may be opened. */
-  private String file(Input input) {
-    Optional<GivenFiles.Given> given = GivenFiles.of(input, found.inputs());
-    if (given.isEmpty()) {
-      isComplete = false;
-      return "any " + Literals.simple(input.type());
-    }
-    given.get().answered().forEach(answer -> made.put(answer, ""));
-    String code = given.get().code();
-    inWords.put(code, given.get().words());
-    willDo.add(given.get().words() + " will do");
-    return code;
-  }
-
-  /** Whether a class may be given where only those below one may. */
-  private boolean isWithinBound(ClassValue of, Input input) {
-    String bound = elementTypes.get(input);
-    return bound == null || new Kinds(base).isA(of.descriptor(), bound).orElse(false);
-  }
-
-  /** What an input has to be of, as that. */
-  private Stream<Input> asked(Input input) {
-    return walked.typeTests().entrySet().stream()
-        .filter(test -> Integer.valueOf(1).equals(found.inputs().get(test.getKey())))
-        .map(test -> test.getValue())
-        .filter(test -> test.of().equals(input))
-        .map(test -> new Input(input.name(), test.type(), input.source(), input.usual()));
-  }
-
-  /** Code that makes a double; the words alone where a person has to make it. */
-  private String doubled(Input input, String words) {
-    boolean canBeNamed = visible.sees(Walker.internal(input.type())) && narrowing.size() < 2;
-    Optional<String> making = canBeNamed ? doubles.making(input) : Optional.empty();
-    if (making.isEmpty()) {
-      isComplete = false;
-      return words;
-    }
-    boolean needsType = !narrowing.isEmpty() && isLambda(making.get());
-    String code = needsType ? cast(input.type()) + making.get() : making.get();
-    made.put(input, code);
-    for (Walked.Asked one : walked.asked()) {
-      if (doubles.isAsked(input, one.of())) {
-        made.putIfAbsent(one.of(), code);
-        made.putIfAbsent(one.answer(), "");
-      }
-    }
-    inWords.merge(code, words, (one, other) -> one.equals(other) ? one : "a double");
-    return code;
-  }
-
-  /** A value as a person reads it: how a double is made stands only in the code. */
-  private String inWords(String value) {
-    String words = value;
-    List<String> longestFirst = new ArrayList<>(inWords.keySet());
-    longestFirst.sort(Comparator.comparingInt(String::length).reversed());
-    for (String code : longestFirst) {
-      words = words.replace(code, inWords.get(code));
-    }
-    return Statements.plain(words);
-  }
-
-  private Optional<String> ofHolder(Input of) {
-    Input held = Holders.held(of);
-    Object value = found.inputs().get(held);
-    Optional<String> literal =
-        found.inputs().containsKey(held) ? Literals.of(value, held.type()) : Optional.empty();
-    literal.ifPresent(l -> made.put(held, ""));
-    return Optional.of(
-        "new "
-            + Literals.simple(of.type())
-            + (isReference(held) ? "<>(" : "(")
-            + literal.orElse("")
-            + ")");
-  }
-
-  private static boolean isReference(Input held) {
-    return held.type().length() > 1;
-  }
-
-  /** What stands for whether an input is of the type that it is taken for. */
-  private static Input isOfType(Input as) {
-    return TypeTests.isOfType(as, Walker.internal(as.type()));
-  }
-
-  /**
-   * What gives lines; a text under way; a collection or an array with as many elements as are
-   * needed.
-   */
-  private Optional<String> elements(Input of) {
-    Optional<String> ofLines = Lines.making(of, found.inputs(), made);
-    if (ofLines.isPresent()) {
-      return ofLines;
-    }
-    if (Holders.isHolder(Walker.internal(of.type()))) {
-      return ofHolder(of);
-    }
-    Input held = Builders.held(of);
-    if (found.inputs().get(held) instanceof String text) {
-      made.put(held, "");
-      return Optional.of(
-          "new "
-              + Literals.simple(of.type())
-              + "("
-              + Literals.of(text, held.type()).orElseThrow()
-              + ")");
-    }
-    boolean isArray = of.type().startsWith("[");
-    Input size = Containers.size(of, isArray ? ".length" : ".size()");
-    Object count = found.inputs().get(size);
-    boolean isContainer = isArray || Containers.isContainer(Walker.internal(of.type()));
-    if (!isContainer || !(count instanceof Integer number) || number > 20) {
-      return Optional.empty();
-    }
-    made.put(size, "");
-    List<String> elements = new ArrayList<>();
-    for (int i = 0; i < number; i++) {
-      String name = of.name() + "[" + i + "]";
-      Optional<Input> element =
-          found.inputs().keySet().stream().filter(e -> e.name().equals(name)).findFirst();
-      if (element.isEmpty()) {
-        element = walked.built().keySet().stream().filter(e -> e.name().equals(name)).findFirst();
-      }
-      String usual =
-          isArray ? Literals.usual(of.type().substring(1)).orElse("null") : usualElement(of, i);
-      elements.add(element.map(this::value).orElse(usual));
-      element.ifPresent(e -> made.putIfAbsent(e, ""));
-    }
-    String all = String.join(", ", elements);
-    return Optional.of(
-        isArray
-            ? "new " + Literals.simple(of.type()) + " {" + all + "}"
-            : Containers.made(Walker.internal(of.type()), all));
-  }
-
-  /** A letter, or what goes for an element of another type. */
-  private String usualElement(Input of, int index) {
-    String type = elementTypes.getOrDefault(of, TEXT);
-    return type.equals(TEXT) || type.equals(OBJECT)
-        ? "\"" + (char) ('a' + index) + "\""
-        : Literals.usual(type).orElse(cast(type) + "null");
-  }
-
-  private String object(Input input) {
-    String known = made.get(input);
-    if (known != null) {
-      return known;
-    }
-    Walked.Built built = walked.built().get(input);
-    List<String> arguments = values(built.by(), built.arguments());
-    List<String> calls = setting(input);
-    String plain = making(built.by(), arguments);
-    String making = calls.isEmpty() ? plain : statements.told(plain);
-    made.put(input, making);
-    if (!calls.isEmpty()) {
-      statements.call(Literals.simple(input.type()), making, calls);
-    }
-    return making;
-  }
-
-  /** What a test has to call on an object for its fields to hold what they have to. */
-  private List<String> setting(Input object) {
-    String type = Walker.internal(object.type());
-    List<String> calls = new ArrayList<>();
-    for (Input state : List.copyOf(found.inputs().keySet())) {
-      boolean isIts = state.source() == Source.STATE && holder(state).equals(Optional.of(object));
-      if (isIts && !isAsMade(state)) {
-        setters
-            .of(type, fieldOf(state), found.inputs().get(state))
-            .ifPresent(
-                setter -> {
-                  List<Input> given = setter.takesValue() ? List.of(state) : List.of();
-                  String values = String.join(", ", values(setter.method(), given));
-                  calls.add(setter.method().name() + "(" + values + ")");
-                  set.add(state);
-                });
-      }
-    }
-    return calls;
-  }
-
-  /** An object of an inner class is made in one of the class around it. */
-  private String making(Ref by, List<String> arguments) {
-    String type = by.type();
-    String name = Literals.simple("L" + type + ";");
-    if (!by.name().equals("<init>")) {
-      return name + "." + by.name() + "(" + String.join(", ", arguments) + ")";
-    }
-    Optional<String> outer = base.code(type).flatMap(ClassCode::outer);
-    if (outer.isEmpty()) {
-      return "new " + name + "(" + String.join(", ", arguments) + ")";
-    }
-    String in = arguments.get(0).endsWith("null") ? madePlainly(outer.get()) : arguments.get(0);
-    String others = String.join(", ", arguments.subList(1, arguments.size()));
-    return in + ".new " + name.substring(name.lastIndexOf('.') + 1) + "(" + others + ")";
-  }
-
-  private String call(Ref entry, List<String> arguments) {
-    String all = "(" + String.join(", ", arguments) + ")";
-    String type = Literals.simple("L" + entry.type() + ";");
-    if (entry.name().equals("<init>")) {
-      isComplete &= !base.isAbstract(entry.type());
-      isComplete &= visible.sees(entry.type());
-      return making(entry, arguments) + ";";
-    }
-    isComplete &= visible.sees(entry.type()) && !entry.name().equals("<clinit>");
-    if (walked.receiver() == null) {
-      return type + "." + entry.name() + all + ";";
-    }
-    boolean isMade = walked.built().containsKey(walked.receiver());
-    String receiver =
-        found.inputs().get(walked.receiver()) instanceof EnumValue constant
-            ? Literals.of(constant, walked.receiver().type()).orElseThrow()
-            : isMade
-                ? object(walked.receiver())
-                : madePlainly(Walker.internal(walked.receiver().type()));
-    if (all.contains(Statements.ITSELF)) {
-      statements.call(Literals.simple(walked.receiver().type()), receiver, List.of());
-    }
-    return receiver + "." + entry.name() + all + ";";
-  }
-
-  /** An object of which no field was looked at. */
-  private String madePlainly(String type) {
-    Optional<ClassCode> code = base.code(type);
-    Optional<MethodCode> constructor =
-        code.filter(c -> !base.isAbstract(type)).stream()
-            .flatMap(c -> c.constructors().stream())
-            .filter(c -> visible.sees(type, c.node().access))
-            .min(Comparator.comparingInt(c -> c.node().desc.length()));
-    Optional<String> instance = code.flatMap(c -> c.instance(visible));
-    boolean isTaken =
-        instance.isPresent()
-            && constructor.map(c -> Type.getArgumentTypes(c.node().desc).length > 0).orElse(true);
-    isComplete &= visible.sees(type);
-    if (isTaken) {
-      return Literals.simple("L" + type + ";") + "." + instance.get();
-    }
-    if (constructor.isEmpty()) {
-      isComplete = false;
-      return "any " + Literals.simple("L" + type + ";");
-    }
-    List<Input> inputs = new ArrayList<>();
-    List<String> names = constructor.get().parameters();
-    Type[] types = Type.getArgumentTypes(constructor.get().node().desc);
-    for (int i = 0; i < types.length; i++) {
-      inputs.add(
-          new Input(type + "." + names.get(i), types[i].getDescriptor(), Source.ARGUMENT, null));
-    }
-    isComplete &= inputs.stream().noneMatch(input -> GivenFiles.isFile(input));
-    if (!inputs.isEmpty() && !constructor.get().onlyStores()) {
-      notFollowed.add(Literals.simple("L" + type + ";") + ".new(..)");
-    }
-    return making(constructor.get().ref(), values(constructor.get().ref(), inputs));
   }
 
   /** The value beside one that turns a condition the other way. */

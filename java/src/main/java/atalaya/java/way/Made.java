@@ -1,0 +1,208 @@
+package atalaya.java.way;
+
+import atalaya.core.solve.Solution;
+import atalaya.core.term.Stand;
+import atalaya.core.term.Term;
+import atalaya.core.term.Term.Input;
+import atalaya.core.term.Term.Source;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/** What a test makes of what a way needs, and whether that is all of it. */
+final class Made {
+  /** At the end of the name of what stands for whether a call throws something. */
+  private static final String REFUSES = " throws an exception";
+
+  private static final String THROWS_NOTHING = " throws nothing";
+
+  /** Calls that may well give null. */
+  private static final Pattern MAY_BE_MISSING =
+      Pattern.compile(
+          "\\.(get|orElse|(get(Resource|Propert|Attribute|Parameter)|remove|po[lp]|peek|find|look"
+              + "|search|read|next)\\w*)\\([^()]*\\)( the .*)?$");
+
+  private final CodeBase base;
+  private final Walked walked;
+  private final Solution.Found found;
+
+  /** What is written for an input; nothing where another one stands for it. */
+  private final Map<Input, String> code = new HashMap<>();
+
+  /** The very types of what a test gives, by the name of the input, where they are known. */
+  private final Map<String, String> types = new HashMap<>();
+
+  /** What stands for whether something is of a type, and comes out by what it is made as. */
+  private final Set<Input> settled = new HashSet<>();
+
+  /** The fields of objects that a test sets by calling methods. */
+  private final Set<Input> set = new HashSet<>();
+
+  private final Set<String> assumed = new LinkedHashSet<>();
+  private boolean isComplete = true;
+
+  Made(CodeBase base, Walked walked, Solution.Found found) {
+    this.base = base;
+    this.walked = walked;
+    this.found = found;
+  }
+
+  /** What was written for an input; null where nothing was. */
+  String code(Input input) {
+    return code.get(input);
+  }
+
+  /** Code was written for an input. */
+  void by(String written, Input input) {
+    code.put(input, written);
+  }
+
+  /** An input comes out by what is written for another one. */
+  void along(Input input) {
+    code.putIfAbsent(input, "");
+  }
+
+  /** A field has its value by a method that is called. */
+  void isSet(Input state) {
+    set.add(state);
+  }
+
+  /** What is given is of the very type. */
+  void isOf(String type, Input input) {
+    types.putIfAbsent(input.name(), type);
+  }
+
+  /** It comes out whether something is of a type. */
+  void settle(Input isOfType) {
+    settled.add(isOfType);
+  }
+
+  boolean isSettled(Input isOfType) {
+    return settled.contains(isOfType);
+  }
+
+  /** Something has to be done by a person. */
+  void lacks(boolean something) {
+    isComplete &= !something;
+  }
+
+  /** Something was not looked at, and had better be so. */
+  void assumes(String that) {
+    assumed.add(that);
+  }
+
+  /** A constructor was not followed. */
+  void assumesMaking(String type) {
+    assumed.add(type + ".new(..)" + THROWS_NOTHING);
+  }
+
+  /** Whether a test makes all that the way needs. */
+  boolean isAll() {
+    return isComplete
+        && found.open().isEmpty()
+        && code.keySet().containsAll(walked.doubles())
+        && !walked.mayHalt()
+        && found.inputs().keySet().stream().allMatch(this::isByTest);
+  }
+
+  /** Whether something is of a type comes by what it is made as, where that is known. */
+  void settleTypes() {
+    Kinds kinds = new Kinds(base);
+    walked
+        .typeTests()
+        .forEach(
+            (isIt, test) -> {
+              Object wanted = found.inputs().get(isIt);
+              Optional<Integer> is =
+                  Optional.ofNullable(types.get(test.of().name()))
+                      .flatMap(type -> kinds.isA(type, test.type()))
+                      .map(isA -> isA ? 1 : 0);
+              if (is.isPresent() && is.get().equals(wanted)) {
+                settled.add(isIt);
+              }
+            });
+  }
+
+  /** Whether an input has its value by how objects are made, without anything else being done. */
+  private boolean isByTest(Input input) {
+    return switch (input.source()) {
+      case ARGUMENT -> !input.name().contains(" instanceof ") || settled.contains(input);
+      case STATE -> isAsMade(input) && holder(input).isPresent() || set.contains(input);
+      case RESULT -> isThereAnyway(input) || isAssumed(input) || code.containsKey(input);
+      case ANSWER -> code.containsKey(input);
+      case ELEMENT ->
+          code.containsKey(input)
+              || ClassOf.isPlain(input, found.inputs().get(input))
+              || input.name().matches(".*\\.(size\\(\\)|length)|.*\\[\\d+\\]")
+                  && isOfArgument(input);
+      default -> false;
+    };
+  }
+
+  boolean isAsMade(Input state) {
+    return state.isUsually(found.inputs().get(state));
+  }
+
+  /** Whether what a call gives is what it gives as a rule. */
+  private boolean isThereAnyway(Input input) {
+    Object value = found.inputs().get(input);
+    return input.usual() == Term.THERE
+        ? value instanceof Stand
+        : input.usual() instanceof Integer && input.isUsually(value) && !isThrowing(input);
+  }
+
+  /** Whether a call has to end as most of its kind do: it throws nothing, or gives something. */
+  private boolean isAssumed(Input result) {
+    Object value = found.inputs().get(result);
+    boolean isThere = value instanceof Stand stand && stand.name().equals(result.name());
+    return isThere
+        ? !MAY_BE_MISSING.matcher(result.name()).find()
+        : result.name().endsWith(REFUSES) && Integer.valueOf(0).equals(value);
+  }
+
+  /** What had better be so, as nobody looked. */
+  List<String> assumed() {
+    Set<String> all = new LinkedHashSet<>(assumed);
+    found.inputs().keySet().stream()
+        .filter(input -> input.source() == Source.RESULT)
+        .filter(input -> isAssumed(input) && !isThereAnyway(input))
+        .map(
+            input ->
+                input.name().endsWith(REFUSES)
+                    ? input.name().replace(REFUSES, THROWS_NOTHING)
+                    : input.name() + " is not null")
+        .forEach(all::add);
+    return List.copyOf(all);
+  }
+
+  private boolean isOfArgument(Input element) {
+    String of = element.name().replaceAll("(\\.size\\(\\)|\\.length|\\[\\d+\\])$", "");
+    return walked.arguments().stream().anyMatch(a -> a.name().equals(of));
+  }
+
+  /** Whether an input stands for whether a call throws something. */
+  static boolean isThrowing(Input outcome) {
+    return outcome.name().contains(" throws ");
+  }
+
+  private static String without(String name) {
+    return Containers.field(Holders.without(name));
+  }
+
+  static String fieldOf(Input state) {
+    String field = without(state.name());
+    return field.substring(field.lastIndexOf('.') + 1);
+  }
+
+  /** The object that a test makes whose field it is; empty where it takes one as it is. */
+  Optional<Input> holder(Input state) {
+    return walked.built().keySet().stream()
+        .filter(object -> without(state.name()).equals(Objects.prefix(object) + fieldOf(state)))
+        .findFirst();
+  }
+}
