@@ -307,4 +307,30 @@ class Makings {
       throw new Here();
     }
   }
+
+  // ---- the same object under two types ----
+
+  static Radio tuned(Wire wire) {
+    return wire instanceof Radio ? (Radio) wire : new Radio(wire, null);
+  }
+
+  private static boolean tunedAlike(Radio one, Radio other) {
+    if (one == other) {
+      return true;
+    }
+    if (one == null) {
+      throw new Here(); // open
+    }
+    return false;
+  }
+
+  static boolean alike(Wire one, Wire other) {
+    return one != null && other != null && tunedAlike(tuned(one), tuned(other));
+  }
+
+  static void wired(Traced any) {
+    if (any instanceof Wire) {
+      throw new Here();
+    }
+  }
 }

@@ -5,6 +5,7 @@ import atalaya.core.term.Stand;
 import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.core.term.Term.Source;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -107,7 +108,24 @@ final class Made {
         && found.open().isEmpty()
         && code.keySet().containsAll(walked.doubles())
         && !walked.mayHalt()
+        && agree()
         && found.inputs().keySet().stream().allMatch(this::isByTest);
+  }
+
+  /** Whether nothing that is taken for several types is there as one of them only. */
+  private boolean agree() {
+    Set<String> missing = new HashSet<>();
+    Set<String> there = new HashSet<>();
+    found.inputs().forEach((input, value) -> (value == null ? missing : there).add(input.name()));
+    walked
+        .typeTests()
+        .forEach(
+            (isIt, test) -> {
+              if (Integer.valueOf(1).equals(found.inputs().get(isIt))) {
+                there.add(test.of().name());
+              }
+            });
+    return Collections.disjoint(missing, there);
   }
 
   /** Whether something is of a type comes by what it is made as, where that is known. */

@@ -45,9 +45,11 @@ final class TypeTests {
           choice.size());
     }
     String descriptor = Type.getObjectType(type).getDescriptor();
+    Kinds kinds = new Kinds(walker.base);
     boolean isOther =
         term instanceof Term.Input input
-            && !new Kinds(walker.base).isA(input.type(), descriptor).orElse(false)
+            && !kinds.isA(input.type(), descriptor).orElse(false)
+            && mayBe(kinds, input.type(), type)
             && !mayBeValue(input, type);
     if (isOther) {
       Term.Input input = (Term.Input) term;
@@ -68,6 +70,12 @@ final class TypeTests {
     return one.result() == null
         ? one
         : new Term.Case(one.conditions(), narrowed(one.result(), type), one.thrown());
+  }
+
+  /** Whether something declared so can be of a type at all: of what is final nothing else is. */
+  private static boolean mayBe(Kinds kinds, String declared, String type) {
+    return !Platform.isFinal(type)
+        || kinds.isA(Type.getObjectType(type).getDescriptor(), declared).orElse(true);
   }
 
   /** Texts and numbers are tried as what may be one. */

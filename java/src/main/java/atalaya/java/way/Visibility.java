@@ -59,4 +59,9 @@ final class Visibility {
             : (access & NAMED) == Opcodes.ACC_PUBLIC;
     return isOpen && sees(type);
   }
+
+  /** Whether a name in its code means a class of the project that is next to it. */
+  boolean isOwn(String name) {
+    return base.has(home.isEmpty() ? name : home + "/" + name);
+  }
 }

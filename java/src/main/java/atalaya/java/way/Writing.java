@@ -254,7 +254,7 @@ final class Writing {
   /** Which file it is matters, as it may be opened. */
   private String file(Input input) {
     Optional<GivenFiles.Given> given = GivenFiles.of(input, found.inputs());
-    if (given.isEmpty()) {
+    if (given.isEmpty() || visible.isOwn("File") || visible.isOwn("Files")) {
       made.lacks(true);
       return "any " + Literals.simple(input.type());
     }
