@@ -333,4 +333,23 @@ class Makings {
       throw new Here();
     }
   }
+
+  // ---- collections of others ----
+
+  interface Tariffs extends Map<String, Integer> {
+    boolean isOld();
+  }
+
+  static void copied(Tariffs tariffs) {
+    if (tariffs.isOld()) {
+      new HashMap<>(tariffs);
+      throw new Here();
+    }
+  }
+
+  static <T extends Enum<T>> void chosen(Class<T> type, int many) {
+    if (many == 3) {
+      throw new Here();
+    }
+  }
 }

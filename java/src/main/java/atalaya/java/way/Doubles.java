@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -26,6 +27,14 @@ import org.objectweb.asm.Type;
  */
 final class Doubles {
   private static final Set<String> ANY = Set.of("java/lang/Exception", "java/lang/Throwable");
+
+  /** What is copied into a collection or a map is asked this. */
+  private static final Map<String, Map<String, String>> EMPTY =
+      Map.of(
+          "Ljava/util/Map;",
+          Map.of("size", "return 0;", "entrySet", "return Collections.emptySet();"),
+          "Ljava/util/Collection;",
+          Map.of("size", "return 0;", "toArray", "return new Object[0];"));
 
   private final CodeBase base;
   private final Set<Walked.Asked> asked;
@@ -191,6 +200,13 @@ final class Doubles {
     if (isHashed) {
       answers.putIfAbsent("hashCode", "return 0;");
     }
+    Kinds kinds = new Kinds(base);
+    EMPTY.forEach(
+        (container, empty) -> {
+          if (kinds.isA("L" + type + ";", container).orElse(false)) {
+            new TreeMap<>(empty).forEach(answers::putIfAbsent);
+          }
+        });
     if (isCompared) {
       answers.putIfAbsent("equals", String.format("return proxy%1$s == values%1$s[0];", level));
     }

@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.objectweb.asm.Type;
 
@@ -26,6 +27,9 @@ final class Writing {
   private static final String TEXT = "Ljava/lang/String;";
   private static final String CLASS = "Ljava/lang/Class;";
   private static final String OBJECT = "Ljava/lang/Object;";
+
+  /** The begin of the signature of a method with types of its own that are bounded. */
+  private static final Pattern BOUNDED = Pattern.compile("<.*?:+L(?!java/lang/Object;)");
 
   /** Of these a usual value is of another type. */
   private static final Set<String> BROAD =
@@ -101,6 +105,7 @@ final class Writing {
       base.code(of)
           .flatMap(code -> ElementTypes.of(code.node(), fromLast))
           .ifPresent(type -> elementTypes.put(argument, type));
+      made.lacks(argument.type().equals(CLASS) && isBounded(of));
       String value = value(argument);
       boolean isDouble = inWords.containsKey(value) && isLambda(value);
       boolean isVague =
@@ -116,6 +121,14 @@ final class Writing {
       values.add(needsType ? cast(argument.type()) + value : value);
     }
     return values;
+  }
+
+  /** Whether a method has types of its own that not everything is one of. */
+  private boolean isBounded(Ref method) {
+    return base.code(method)
+        .map(code -> code.node().signature)
+        .filter(signature -> BOUNDED.matcher(signature).lookingAt())
+        .isPresent();
   }
 
   /** Whether what is made is of a more special type than what it is made for. */
