@@ -64,8 +64,13 @@ final class CodeLines {
         literal = letter;
       } else if (letter == ' ') {
         boolean isBound = code.charAt(i - 1) == ')' || code.startsWith("new", i - 3);
-        boolean isBehindComma = code.charAt(i - 1) == ',';
-        spaces.add(new Space(i, 2 * depth + (isBound ? 100 : isBehindComma ? 0 : 1)));
+        int own =
+            switch (code.charAt(i - 1)) {
+              case '}', ';' -> -1;
+              case ',' -> 0;
+              default -> 1;
+            };
+        spaces.add(new Space(i, 2 * depth + (isBound ? 100 : own)));
       } else if ("({[".indexOf(letter) >= 0) {
         depth++;
       } else if (")}]".indexOf(letter) >= 0) {

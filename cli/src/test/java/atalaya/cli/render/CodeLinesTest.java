@@ -16,7 +16,9 @@ class CodeLinesTest {
         "new Berth(\"a, b, c, d, e, f, g\", 1);  | new Berth(\"a, b, c, d, e, f, g\",/    1);",
         "new Berth('\\'', ' ').moor(\"\\\" , \");| new Berth('\\'',/    ' ').moor(\"\\\" , \");",
         "aNameThatIsLongerThanTheWidthIs();      | aNameThatIsLongerThanTheWidthIs();",
-        "aNameThatIsLongerThanTheWidth(1, 2, 3); | aNameThatIsLongerThanTheWidth(1,/    2, 3);"
+        "aNameThatIsLongerThanTheWidth(1, 2, 3); | aNameThatIsLongerThanTheWidth(1,/    2, 3);",
+        "f(new A() { int b(int a1) { } void c() { } });"
+            + " | f(new A() { int/    b(int a1) { }/    void c() { } });"
       })
   void breakAtSpacesOutsideOfTexts(String statement, String lines) {
     assertThat(String.join("/", CodeLines.of(statement, 24))).isEqualTo(lines);
