@@ -87,7 +87,7 @@ final class Made {
     return settled.contains(isOfType);
   }
 
-  /** Something has to be done by a person. */
+  /** Where there is something, a person has to do it. */
   void lacks(boolean something) {
     isComplete &= !something;
   }

@@ -3,6 +3,7 @@ package atalaya.java.way;
 import atalaya.core.term.Platform;
 import atalaya.java.way.CodeBase.Ref;
 import java.lang.reflect.Method;
+import java.lang.reflect.Modifier;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -110,18 +111,7 @@ final class Subclasses {
 
   private boolean collect(String type, Map<String, Ref> open, Set<String> closed) {
     if (!base.has(type)) {
-      Optional<Class<?>> platform = Platform.type(type);
-      platform.ifPresent(
-          of -> {
-            for (Method method : of.getMethods()) {
-              note(
-                  new Ref(type, method.getName() + Type.getMethodDescriptor(method)),
-                  method.getModifiers(),
-                  open,
-                  closed);
-            }
-          });
-      return platform.isPresent() && platform.get().getTypeParameters().length == 0;
+      return Platform.type(type).filter(of -> collect(of, open, closed)).isPresent();
     }
     for (String code : base.methods(type)) {
       Ref method = new Ref(type, code);
@@ -129,6 +119,23 @@ final class Subclasses {
     }
     return base.above(type).stream().allMatch(above -> collect(above, open, closed))
         && base.interfaces(type).stream().allMatch(above -> collect(above, open, closed));
+  }
+
+  /**
+   * Those of a class of the platform, if all that it lacks is public and without types to fill in.
+   */
+  private static boolean collect(Class<?> type, Map<String, Ref> open, Set<String> closed) {
+    String owner = Type.getInternalName(type);
+    for (Method method : type.getMethods()) {
+      Ref ref = new Ref(owner, method.getName() + Type.getMethodDescriptor(method));
+      note(ref, method.getModifiers(), open, closed);
+    }
+    boolean isPublic =
+        Stream.<Class<?>>iterate(type, java.util.Objects::nonNull, Class::getSuperclass)
+            .flatMap(of -> Arrays.stream(of.getDeclaredMethods()))
+            .map(Method::getModifiers)
+            .noneMatch(access -> Modifier.isAbstract(access) && !Modifier.isPublic(access));
+    return isPublic && type.getTypeParameters().length == 0;
   }
 
   /** What has code in a class further down needs none. */
@@ -149,13 +156,18 @@ final class Subclasses {
     boolean isGeneric =
         base.code(method.type())
             .flatMap(code -> code.signature(method.code()))
-            .filter(signature -> signature.matches("<.*|.*[(;)\\[]T[^;]*;.*"))
+            .filter(Subclasses::namesTypes)
             .isPresent();
     boolean isOpen = (access & OPEN) != 0 || visible.sees(method.type(), access);
     return isOpen
         && (access & CLOSED) == 0
         && !isGeneric
         && types(method.descriptor()).allMatch(visible::sees);
+  }
+
+  /** Whether the signature of a method has types that stand for others. */
+  private static boolean namesTypes(String signature) {
+    return signature.startsWith("<") || signature.replaceAll("L[^;<]*", "").indexOf('T') >= 0;
   }
 
   private static Stream<String> types(String descriptor) {
