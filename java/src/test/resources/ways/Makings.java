@@ -352,4 +352,21 @@ class Makings {
       throw new Here();
     }
   }
+
+  // ---- what an empty array lacks ----
+
+  private static String list(Object[] all) {
+    StringBuilder text = new StringBuilder();
+    for (int i = 0; i < all.length - 1; i++) {
+      text.append(all[i]).append(", ");
+    }
+    return text.append(all[all.length - 1]).toString();
+  }
+
+  static void listed(int many) {
+    list(new Object[] {many, many});
+    if (many == 3) {
+      throw new Here(); // as long as Makings.list(..) throws nothing
+    }
+  }
 }

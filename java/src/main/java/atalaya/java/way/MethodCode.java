@@ -82,7 +82,7 @@ final class MethodCode {
     }
     handlers(exceptions);
     this.isStraight = edges.stream().allMatch(MethodCode::isStraight);
-    this.mayRefuse = throwsNew();
+    this.mayRefuse = throwsNew() || takesLast();
     for (int i = 0; i < size; i++) {
       allPoints.or(points[i]);
       edges.get(i).stream().filter(e -> e.point() >= 0).forEach(e -> allPoints.set(e.point()));
@@ -440,6 +440,23 @@ final class MethodCode {
   private boolean throwsNew() {
     for (int i = 1; i < size(); i++) {
       if (at(i).getOpcode() == Opcodes.ATHROW && at(i - 1) instanceof MethodInsnNode) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Whether it takes the last element of an array, which an empty one does not have. */
+  private boolean takesLast() {
+    for (int i = 3; i < size(); i++) {
+      int taking = at(i).getOpcode();
+      boolean isLast =
+          taking >= Opcodes.IALOAD
+              && taking <= Opcodes.SALOAD
+              && at(i - 1).getOpcode() == Opcodes.ISUB
+              && at(i - 2).getOpcode() == Opcodes.ICONST_1
+              && at(i - 3).getOpcode() == Opcodes.ARRAYLENGTH;
+      if (isLast) {
         return true;
       }
     }
