@@ -478,6 +478,9 @@ final class MethodCode {
 
   /** Whether it gives an object that it makes itself, whatever it is given. */
   boolean gives(String type) {
+    if (!isStatic() || !node.desc.endsWith(")L" + type + ";")) {
+      return false;
+    }
     boolean isMade = false;
     for (int i = 0; i < size(); i++) {
       boolean decides =
@@ -490,6 +493,6 @@ final class MethodCode {
       boolean makes = at(i) instanceof TypeInsnNode one && one.desc.equals(type);
       isMade |= makes && at(i).getOpcode() == Opcodes.NEW;
     }
-    return isMade && isStatic() && node.desc.endsWith(")L" + type + ";");
+    return isMade;
   }
 }

@@ -16,7 +16,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.FieldInsnNode;
@@ -237,10 +236,14 @@ final class Objects {
         Comparator.comparing((MethodCode c) -> Math.max(parameters(c), MANY_PARAMETERS))
             .thenComparing(c -> copies(c, object.type()))
             .thenComparing(best);
-    return Stream.concat(
-            code.get().constructors().stream().sorted(order),
-            walker.base.factories(code.get()).stream().sorted(order))
-        .filter(c -> walker.visible.sees(c.ref().type(), c.node().access))
+    return isMade(object, code.get().constructors(), order)
+        || isMade(object, walker.base.factories(code.get()), order);
+  }
+
+  private boolean isMade(Input object, List<MethodCode> makers, Comparator<MethodCode> order) {
+    return makers.stream()
+        .filter(maker -> walker.visible.sees(maker.ref().type(), maker.node().access))
+        .sorted(order)
         .anyMatch(maker -> build(object, maker));
   }
 
@@ -283,7 +286,9 @@ final class Objects {
     Runnable back = walker.elsewhere();
     nesting++;
     int depth = walker.depth;
-    walker.depth = 1; // It is made before the method is called.
+    if (nesting == 1) {
+      walker.depth = 1; // It is made before the method is called.
+    }
     Term given;
     try {
       given = walker.apart(during, path.get(), all).result();
@@ -299,7 +304,9 @@ final class Objects {
       return false;
     }
     during.fields.keySet().removeAll(before.fields.keySet());
-    during.isKnownAs(given, object);
+    if (maker.isStatic()) {
+      during.isKnownAs(given, object);
+    }
     during.elements.keySet().removeAll(before.elements.keySet());
     byConstructor.putAll(during.fields);
     makings.put(
