@@ -237,6 +237,12 @@ class Makings {
     }
   }
 
+  static void twofold(SortedSet<String> names) {
+    if (names instanceof Line) {
+      throw new Here();
+    }
+  }
+
   static void bounded(Class<? extends Traced> type, int many) {
     if (many == 3) {
       throw new Here();

@@ -284,12 +284,13 @@ final class Writing {
     return bound == null || new Kinds(base).isA(of.descriptor(), bound).orElse(false);
   }
 
-  /** What an input has to be of, as that. */
+  /** What an input has to be of, as that, where nothing has to be that and something else. */
   private Stream<Input> asked(Input input) {
     return walked.typeTests().entrySet().stream()
         .filter(test -> Integer.valueOf(1).equals(found.inputs().get(test.getKey())))
         .map(test -> test.getValue())
         .filter(test -> test.of().equals(input))
+        .filter(test -> new Kinds(base).isA(test.type(), input.type()).orElse(false))
         .map(test -> new Input(input.name(), test.type(), input.source(), input.usual()));
   }
 

@@ -96,7 +96,8 @@ class WaysTest {
                   "tariff.fee(int) the second time = 2 a double answers"));
 
   /** Where a person has to write a double, or be there. */
-  private static final Set<String> BY_HAND = Set.of("full", "chosen", "feesDiffer", "asksSomebody");
+  private static final Set<String> BY_HAND =
+      Set.of("full", "twofold", "chosen", "feesDiffer", "asksSomebody");
 
   private static final List<String> TABLES = List.of("Ways", "Errands", "Chores", "Makings");
 
