@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.TimeUnit;
 import java.util.jar.JarOutputStream;
 import java.util.jar.Manifest;
 import java.util.zip.ZipEntry;
@@ -388,8 +389,13 @@ class RunningTest {
     killed.destroyForcibly().waitFor();
     assertThat(Shipped.ask(folder, "runs").err()).contains("still runs");
     programs.forEach(ProcessHandle::destroyForcibly);
-    Thread.sleep(2_000);
-    assertThat(Shipped.ask(folder, "runs").err()).contains("Recovered run ");
+    String said;
+    long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+    do {
+      Thread.sleep(500);
+      said = Shipped.ask(folder, "runs").err();
+    } while (said.contains("still runs") && System.nanoTime() < until);
+    assertThat(said).contains("Recovered run ");
     assertThat(reachedLabels()).containsExactly("1");
     assertThat(folder.resolve(".atalaya/tmp")).isEmptyDirectory();
   }
