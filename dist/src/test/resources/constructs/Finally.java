@@ -73,6 +73,14 @@ public class Finally {
     return 2; //+
   }
 
+  static void checked(Object o) {
+    try {
+      seen += o.hashCode(); //+
+    } finally {
+      assert seen < 0 || o != null : "shut"; //+ seen < 0: true- false+ ;; o != null: true- false+
+    }
+  }
+
   static void drive() {
     nested(3); //+
     try {
@@ -88,5 +96,10 @@ public class Finally {
     }
     overrides(1); //+
     locked("", false); //+
+    try {
+      checked(null); //+
+    } catch (AssertionError e) { //+
+      seen++; //+
+    }
   }
 }

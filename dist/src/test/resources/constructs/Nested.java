@@ -61,11 +61,21 @@ public class Nested {
 
   static int one(int a) { if (a > 0) { a++; } else { a--; } return a > 3 ? 1 : 2; } //+ a > 0: true+ false- ;; a > 3: true- false+
 
+  static int captured(boolean open, int n) {
+    return new Object() { //+
+      int count() {
+        boolean shut = !open; //+ open: true- false+
+        return open || n > 1 ? 2 : shut ? 1 : 0; //+ open: true- false+ ;; n > 1: true- false+ ;; shut: true+ false-
+      }
+    }.count(); //+
+  }
+
   static void drive() {
     switchInLoop(java.util.Arrays.asList("a", "bb", "c")); //+
     deep(java.util.Collections.singletonMap("k", -3), "k"); //+
     oddities(1, true, false); //+
     numbers(1, 0.75, 2f, 'y', true); //+
     one(1); //+
+    captured(false, 1); //+
   }
 }

@@ -106,6 +106,31 @@ public class Patterns {
     return b || o instanceof Box(int w); //+ b: true- false+ ;; o instanceof Box(int w): true+ false-
   }
 
+  static int twice(Object o, int n) {
+    int k = 0; //+
+    switch (o) { //+ switch (o): String s- Integer i when !(i > 4 && n > 1)+ default-
+      case String s: //-
+        k++; //-
+        break; //-
+      case Integer i when !(i > 4 && n > 1): //+ i > 4: true+ false- ;; n > 1: true- false+
+        k = i; //+
+        break; //+
+      default:
+        k--; //-
+    }
+    switch (o) { //+ switch (o): String s- Integer i when i > n+ default-
+      case String s: //-
+        k++; //-
+        break; //-
+      case Integer i when i > n: //+ i > n: true+ false-
+        k = 2 * i; //+
+        break; //+
+      default:
+        k--; //-
+    }
+    return k; //+
+  }
+
   static void drive() {
     types(null); //+
     types(11); //+
@@ -122,5 +147,6 @@ public class Patterns {
     strings("b"); //+
     strings("long"); //+
     plain(new Box(1)); //+
+    twice(5, 1); //+
   }
 }

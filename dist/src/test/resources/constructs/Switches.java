@@ -55,6 +55,21 @@ public class Switches {
     return n; //+
   }
 
+  static int defaultBetween(String s) {
+    int n = 0; //+
+    switch (s) { //+ switch (s): "one"- "two"- "six"+ default-
+      case "one":
+        n++; //-
+      default:
+        n += 2; //-
+      case "two":
+        n += 3; //-
+      case "six":
+        n += 4; //+
+    }
+    return n; //+
+  }
+
   static void drive() {
     numbers(2); //+
     numbers(4); //+
@@ -62,5 +77,6 @@ public class Switches {
     enums(Wind.NORTH); //+
     enums(Wind.EAST); //+
     emptyLast(Wind.SOUTH); //+
+    defaultBetween("six"); //+
   }
 }

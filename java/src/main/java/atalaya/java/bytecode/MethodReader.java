@@ -5,6 +5,7 @@ import atalaya.points.Loop;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -143,7 +144,7 @@ class MethodReader extends PointVisitor {
     boolean onHashes = stringSwitchBegun == 4;
     boolean onStrings = withinStringSwitch && !onHashes;
     boolean onTypes = opcodeBefore == Opcodes.INVOKEDYNAMIC && typeSwitches.isChosen();
-    int position = typeSwitches.position();
+    Map<Integer, BitSet> passed = onTypes ? typeSwitches.passed() : Map.of();
     String map =
         opcodeBefore == Opcodes.IALOAD
             ? enumMap
@@ -158,15 +159,7 @@ class MethodReader extends PointVisitor {
           items.set(
               at,
               new CodeItem.Choice(
-                  point,
-                  line,
-                  keys,
-                  order,
-                  last,
-                  map,
-                  onStrings || onTypes,
-                  onTypes ? typeSwitches.passed(position) : Map.of(),
-                  onHashes));
+                  point, line, keys, order, last, map, onStrings || onTypes, passed, onHashes));
         });
     withinStringSwitch = onHashes;
     enumMap = "";

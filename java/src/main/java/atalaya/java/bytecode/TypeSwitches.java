@@ -16,7 +16,9 @@ import org.objectweb.asm.Opcodes;
 final class TypeSwitches {
   private static final int NOTHING = -1;
 
+  /** By the local of a switch; another one may use it again later. */
   private final Map<Integer, Map<Integer, BitSet>> passed = new HashMap<>();
+
   private final Map<Label, BitSet> waysTo = new HashMap<>();
   private int loaded = NOTHING;
   private int position = NOTHING;
@@ -31,21 +33,19 @@ final class TypeSwitches {
     return chosen;
   }
 
-  /** The local of the switch that asked last. */
-  int position() {
-    return position;
-  }
-
-  /** The points by which control came to the code of those labels of a switch that ask more. */
-  Map<Integer, BitSet> passed(int ofPosition) {
-    return passed.getOrDefault(ofPosition, Map.of());
+  /**
+   * The points by which control came to the code of those labels of the switch that asked last
+   * which ask more; they are known when all of it has been read.
+   */
+  Map<Integer, BitSet> passed() {
+    return passed.getOrDefault(position, Map.of());
   }
 
   void called(Handle bootstrap) {
     chosen = bootstrap.getOwner().equals("java/lang/runtime/SwitchBootstraps");
     if (chosen) {
       position = loaded;
-      passed.putIfAbsent(position, new HashMap<>());
+      passed.put(position, new HashMap<>());
     }
   }
 

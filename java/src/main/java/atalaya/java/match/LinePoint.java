@@ -32,8 +32,13 @@ record LinePoint(int line, int point) {
       if (item instanceof CodeItem.HandlerEntry entry) {
         lastHandler = entry;
         SourceHandler handler = handlers.get(entry);
-        if (handler != null && !beginsLine(method, i)) {
-          points.add(new LinePoint(handler.line(), entry.point()));
+        if (!beginsLine(method, i)) {
+          if (handler != null) {
+            points.add(new LinePoint(handler.line(), entry.point()));
+          } else if (entry.types().isEmpty() && source.finallies().get(entry.line())) {
+            // The copy for exceptions, behind another one of which the last line is its first.
+            points.add(new LinePoint(entry.line(), entry.point()));
+          }
         }
       } else if (item instanceof CodeItem.LineEntry entry) {
         boolean isWritten =

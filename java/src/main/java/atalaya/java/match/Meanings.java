@@ -113,7 +113,8 @@ final class Meanings {
         test.evidence().equals("instanceof") && jump.opcode() == Opcodes.IFNULL;
     return fitsWithoutTest
         || test.evidence().isEmpty()
-        || test.evidence().equals(evidence)
+        || evidence.equals(test.evidence())
+        || evidence.equals("val$" + test.evidence())
         || evidence.startsWith("access$")
         || test.optionalEvidence() && evidence.isEmpty();
   }

@@ -54,6 +54,10 @@ final class CaseLabels {
         .anyMatch(label -> label.kind() == Kind.PATTERN || label.kind() == Kind.NULL);
   }
 
+  static boolean holdPattern(CaseTree tree) {
+    return of(tree).stream().anyMatch(label -> label.kind() == Kind.PATTERN);
+  }
+
   static boolean isDefault(CaseTree tree) {
     return of(tree).stream().anyMatch(label -> label.kind() == Kind.DEFAULT);
   }

@@ -99,7 +99,7 @@ final class ClassReader {
     }
     boolean empty = statements.isEmpty();
     if (empty) {
-      after = after.then(new SourceCode(List.of(), lines(firstLine, lastLine), new BitSet(), 0));
+      after = after.then(SourceCode.ofBraces(lines(firstLine, lastLine)));
     }
     return new SourceMethod(
         name,

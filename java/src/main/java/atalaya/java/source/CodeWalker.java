@@ -63,6 +63,11 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   private final List<SourceItem> items = new ArrayList<>();
   private final BitSet written = new BitSet();
   private final BitSet leaps = new BitSet();
+  private final BitSet finallies = new BitSet();
+
+  /** Whether the variables of patterns are declared outside of the statement. */
+  private boolean isHoisted;
+
   private final Map<LambdaExpressionTree, SourceLambda> lambdas = new IdentityHashMap<>();
   private final Map<CatchTree, SourceHandler> handlers = new IdentityHashMap<>();
   private final Map<StatementTree, SourceLoop> loops = new IdentityHashMap<>();
@@ -82,7 +87,8 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   static SourceCode statements(Places places, List<? extends Tree> statements) {
     CodeWalker walker = new CodeWalker(places);
     statements.forEach(walker::walk);
-    return new SourceCode(walker.items, walker.written, walker.leaps, Decisions.in(statements));
+    return new SourceCode(
+        walker.items, walker.written, walker.leaps, walker.finallies, Decisions.in(statements));
   }
 
   private void walk(Tree tree) {
@@ -94,21 +100,29 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     if (tree == null || tree instanceof StatementTree && !alive) {
       return null;
     }
+    boolean outer = isHoisted;
+    isHoisted = Patterns.areHoistedIn(tree, isHoisted);
     if (tree instanceof BlockTree) {
-      return super.scan(tree, none);
+      super.scan(tree, none);
+    } else if (tree instanceof StatementTree) {
+      note(tree);
+      statement(tree);
+    } else {
+      note(tree);
+      super.scan(tree, none);
     }
-    note(tree);
-    if (!(tree instanceof StatementTree)) {
-      return super.scan(tree, none);
-    }
+    isHoisted = outer;
+    return null;
+  }
+
+  private void statement(Tree tree) {
     int outerFrom = fromLine;
     int outerTo = toLine;
     fromLine = places.firstLine(tree);
     toLine = places.lastLine(tree);
-    super.scan(tree, none);
+    super.scan(tree, null);
     fromLine = outerFrom;
     toLine = outerTo;
-    return null;
   }
 
   private void note(Tree tree) {
@@ -201,17 +215,9 @@ final class CodeWalker extends TreeScanner<Void, Void> {
 
   /** The tests that the patterns inside a pattern may need, one for each. */
   private void patternTests(Tree pattern, SourceCondition whole) {
-    new TreeScanner<Void, Void>() {
-      @Override
-      public Void scan(Tree tree, Void none) {
-        boolean nested =
-            tree != null && tree != pattern && tree.getKind().name().endsWith("_PATTERN");
-        if (nested) {
-          items.add(new SourceItem.PatternTest(whole, fromLine, places.lastLine(pattern)));
-        }
-        return super.scan(tree, none);
-      }
-    }.scan(pattern, null);
+    for (int i = 0; i < Patterns.within(pattern); i++) {
+      items.add(new SourceItem.PatternTest(whole, fromLine, places.lastLine(pattern)));
+    }
   }
 
   @Override
@@ -300,7 +306,8 @@ final class CodeWalker extends TreeScanner<Void, Void> {
     if (body instanceof BlockTree block && block.getStatements().isEmpty()) {
       walker.written.set(places.firstLine(body), places.lastLine(body) + 1);
     }
-    SourceCode code = new SourceCode(walker.items, walker.written, walker.leaps, 0);
+    SourceCode code =
+        new SourceCode(walker.items, walker.written, walker.leaps, walker.finallies, 0);
     return new SourceLambda(code, places.firstLine(tree), places.lastLine(tree));
   }
 
@@ -545,8 +552,10 @@ final class CodeWalker extends TreeScanner<Void, Void> {
 
   private boolean cases(List<? extends CaseTree> cases, Ways.Frame frame) {
     boolean hasDefault = false;
+    boolean outer = isHoisted;
     for (CaseTree at : cases) {
       alive = true;
+      isHoisted = outer || CaseLabels.holdPattern(at);
       note(at);
       hasDefault |= CaseLabels.isDefault(at);
       labels(at);
@@ -560,6 +569,7 @@ final class CodeWalker extends TreeScanner<Void, Void> {
         at.getStatements().forEach(this::walk);
       }
     }
+    isHoisted = outer;
     return hasDefault;
   }
 
@@ -621,16 +631,39 @@ final class CodeWalker extends TreeScanner<Void, Void> {
   @Override
   public Void visitAssert(AssertTree tree, Void none) {
     toLine = places.lastLine(tree.getCondition());
-    condition(tree.getCondition(), true);
+    if (!isHoisted && Patterns.areTestedIn(tree.getCondition())) {
+      valueThenJump(tree.getCondition());
+    } else {
+      condition(tree.getCondition(), true);
+    }
     toLine = places.lastLine(tree);
     walk(tree.getDetail());
     return null;
+  }
+
+  /**
+   * Where what an {@code assert} asks declares variables of patterns, compilers compute its value
+   * and jump by that.
+   */
+  private void valueThenJump(ExpressionTree whole) {
+    boolean jumpsOn = true;
+    ExpressionTree tree = Conditions.bare(whole);
+    while (tree.getKind() == Tree.Kind.LOGICAL_COMPLEMENT) {
+      jumpsOn = !jumpsOn;
+      tree = Conditions.bare(((UnaryTree) tree).getExpression());
+    }
+    walk(tree);
+    int opcode = jumpsOn ? Opcodes.IFNE : Opcodes.IFEQ;
+    items.add(new SourceItem.CompilerMade(List.of(opcode), fromLine, toLine));
   }
 
   @Override
   public Void visitTry(TryTree tree, Void none) {
     int resources = tree.getResources().size();
     BlockTree last = tree.getFinallyBlock();
+    if (last != null && !last.getStatements().isEmpty()) {
+      finallies.set(places.firstLine(last.getStatements().get(0)));
+    }
     ways.enterFinally(last);
     tree.getResources().forEach(this::walk);
     ways.enterResources(resources);

@@ -142,14 +142,15 @@ final class Conditions {
     List<SourceItem.Group> groups = new ArrayList<>();
     List<SourceItem.Label> ofDefault = new ArrayList<>();
     boolean written = false;
-    int number = 0;
     for (LabelGroups.LabelGroup group : LabelGroups.of(cases)) {
       List<SourceItem.Label> labels = new ArrayList<>();
       for (LabelGroups.Guarded label : group.labels()) {
         boolean isNull = label.label().kind() == CaseLabels.Kind.NULL;
         labels.add(
             new SourceItem.Label(
-                isNull ? SourceItem.NULL_KEY : number++, text(label), key(label.label().tree())));
+                isNull ? SourceItem.NULL_KEY : label.number(),
+                text(label),
+                key(label.label().tree())));
       }
       if (group.isDefault()) {
         ofDefault.addAll(labels);

@@ -14,8 +14,10 @@ final class LabelGroups {
    * A label with the condition behind its {@code when}.
    *
    * @param guard null when there is none
+   * @param number how compilers count it where they count labels: all before it, but not {@code
+   *     null}, and {@code default} only in a switch without patterns and {@code null}
    */
-  record Guarded(CaseLabel label, ExpressionTree guard) {}
+  record Guarded(CaseLabel label, ExpressionTree guard, int number) {}
 
   /**
    * A group.
@@ -29,13 +31,17 @@ final class LabelGroups {
     List<LabelGroup> groups = new ArrayList<>();
     List<Guarded> labels = new ArrayList<>();
     boolean isDefault = false;
+    int defaultCounts = CaseLabels.havePatterns(cases) ? 0 : 1;
+    int number = 0;
     for (int i = 0; i < cases.size(); i++) {
       CaseTree at = cases.get(i);
       for (CaseLabel label : CaseLabels.of(at)) {
         if (label.kind() == CaseLabels.Kind.DEFAULT) {
           isDefault = true;
+          number += defaultCounts;
         } else {
-          labels.add(new Guarded(label, CaseLabels.guard(at)));
+          labels.add(new Guarded(label, CaseLabels.guard(at), number));
+          number += label.kind() == CaseLabels.Kind.NULL ? 0 : 1;
         }
       }
       boolean goesOn =

@@ -4,7 +4,6 @@ import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.SourcePositions;
 import java.util.Map;
-import java.util.regex.Pattern;
 
 /**
  * Where the parts of one source file stand. Lines are counted from 1.
@@ -18,7 +17,7 @@ record Places(
     String text,
     Map<String, Boolean> constants,
     boolean withOperations) {
-  private static final Pattern BLANKS = Pattern.compile("\\s+");
+  private static final String BLANKS = " \t\n\r\f\u000B";
 
   long start(Tree tree) {
     return positions.getStartPosition(unit, tree);
@@ -48,7 +47,23 @@ record Places(
   String text(long start, long end) {
     return start < 0 || end < start
         ? ""
-        : BLANKS.matcher(text.substring((int) start, (int) end).strip()).replaceAll(" ");
+        : withSingleBlanks(text.substring((int) start, (int) end).strip());
+  }
+
+  private static String withSingleBlanks(String text) {
+    StringBuilder single = new StringBuilder(text.length());
+    boolean wasBlank = false;
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      boolean isBlank = BLANKS.indexOf(c) >= 0;
+      if (!isBlank) {
+        single.append(c);
+      } else if (!wasBlank) {
+        single.append(' ');
+      }
+      wasBlank = isBlank;
+    }
+    return single.toString();
   }
 
   /** Where a symbol stands from here on, comments aside; -1 where it does not. */

@@ -68,7 +68,7 @@ public sealed interface SourceItem {
   /**
    * A label of a switch.
    *
-   * @param number how many labels come before it in the switch, {@code null} aside
+   * @param number its key where compilers count the labels of the switch
    * @param key the value, when it is a literal number or character; else null
    */
   record Label(int number, String text, Integer key) {}

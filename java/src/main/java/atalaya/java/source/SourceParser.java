@@ -15,7 +15,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import javax.tools.Diagnostic;
 import javax.tools.JavaCompiler;
@@ -34,8 +33,6 @@ public final class SourceParser {
   /** The newest Java there is, then the oldest that still has names that were taken since. */
   private static final List<List<String>> LEVELS =
       List.of(List.of("-proc:none"), List.of("-proc:none", "-source", "8"));
-
-  private static final Pattern DOCUMENTATION = Pattern.compile("(?m)^([ \\t]*)/\\*\\*(?!/)");
 
   private SourceParser() {}
 
@@ -160,7 +157,24 @@ public final class SourceParser {
      * its time on what they say. Lines of a text block may look like them.
      */
     private static String withoutDocumentation(String text) {
-      return text.contains("\"\"\"") ? text : DOCUMENTATION.matcher(text).replaceAll("$1/* ");
+      if (text.contains("\"\"\"")) {
+        return text;
+      }
+      char[] plain = text.toCharArray();
+      for (int at = text.indexOf("/**"); at >= 0; at = text.indexOf("/**", at + 3)) {
+        if (beginsLine(text, at) && !text.startsWith("/", at + 3)) {
+          plain[at + 2] = ' ';
+        }
+      }
+      return new String(plain);
+    }
+
+    private static boolean beginsLine(String text, int at) {
+      int before = at - 1;
+      while (before >= 0 && (text.charAt(before) == ' ' || text.charAt(before) == '\t')) {
+        before--;
+      }
+      return before < 0 || text.charAt(before) == '\n' || text.charAt(before) == '\r';
     }
 
     @Override
