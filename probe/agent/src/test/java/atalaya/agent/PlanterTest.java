@@ -164,6 +164,42 @@ class PlanterTest {
     assertThat(Reach.table[INDEX][BASE + 9_000]).isTrue();
   }
 
+  /** Many a jump back from beyond what a short one reaches. */
+  @Test
+  void plantsMethodsThatAreTooLongForShortJumps() throws Exception {
+    int lines = 2400;
+    ClassWriter writer = new ClassWriter(ClassWriter.COMPUTE_FRAMES);
+    writer.visit(Opcodes.V1_8, Opcodes.ACC_PUBLIC, "Long", null, "java/lang/Object", null);
+    MethodVisitor code =
+        writer.visitMethod(Opcodes.ACC_PUBLIC | Opcodes.ACC_STATIC, "turns", "(II)I", null, null);
+    Label head = new Label();
+    Label end = new Label();
+    code.visitCode();
+    code.visitLabel(head);
+    code.visitVarInsn(Opcodes.ILOAD, 0);
+    code.visitJumpInsn(Opcodes.IFLE, end);
+    code.visitIincInsn(0, -1);
+    for (int line = 1; line <= lines; line++) {
+      line(code, line);
+      code.visitVarInsn(Opcodes.ILOAD, 1);
+      code.visitJumpInsn(Opcodes.IFEQ, head);
+    }
+    code.visitJumpInsn(Opcodes.GOTO, head);
+    code.visitLabel(end);
+    code.visitVarInsn(Opcodes.ILOAD, 0);
+    code.visitInsn(Opcodes.IRETURN);
+    code.visitMaxs(0, 0);
+    code.visitEnd();
+
+    Planted planted = Planter.plant(writer.toByteArray(), Detail.POINTS);
+    assertThat(planted.leftAlone).isEmpty();
+    Class<?> type =
+        new Planting(getClass().getClassLoader(), Collections.emptySet(), Detail.POINTS)
+            .define("Long", writer.toByteArray());
+    assertThat(type.getMethod("turns", int.class, int.class).invoke(null, 5, 1)).isEqualTo(0);
+    assertThat(Reach.table[INDEX]).contains(true);
+  }
+
   /** As programs do that rewrite classes; no person can write it. */
   @Test
   void constructorsMayGoToOthersOnOneOfTheirWays() throws Exception {
