@@ -80,6 +80,11 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
     return Shipped.run(folder, words.toArray(String[]::new));
   }
 
+  /** What it prints of a target of its newest run. */
+  Shipped.Result inspect(String target) {
+    return Shipped.run(folder, "inspect", target);
+  }
+
   /** The handlers of its only run. */
   List<HandlerFigures> handlers() throws IOException {
     return inRun(RunFile::handlers);

@@ -67,7 +67,15 @@ class ConstructsTest {
   @ParameterizedTest(name = "{0} --release {1}")
   @MethodSource("compilers")
   void areReadInTermsOfTheSource(Path jdk, int release) throws IOException {
-    check(jdk, release);
+    Constructs constructs = check(jdk, release);
+    if (release > Runtime.version().feature()) {
+      // Commands that read code later have to do so with a newer Java than this one, too.
+      Shipped.Result inspected = constructs.inspect("Patterns#guardOnly");
+      assertThat(inspected.exitCode()).as(inspected.err()).isZero();
+      assertThat(inspected.out()).contains("static int guardOnly(Object o)", "`switch (o)`");
+      assertThat(constructs.observe("--add").exitCode()).isZero();
+      assertThat(constructs.export("outcomes").toString()).doesNotContain("jump");
+    }
   }
 
   @Execution(ExecutionMode.CONCURRENT)
@@ -76,7 +84,7 @@ class ConstructsTest {
     check(Path.of(System.getProperty("java.home")).toRealPath(), 17, "--hits");
   }
 
-  private void check(Path jdk, int release, String... options) throws IOException {
+  private Constructs check(Path jdk, int release, String... options) throws IOException {
     Constructs constructs = Constructs.compiledIn(folder, jdk, release);
     Shipped.Result observed = constructs.observe(options);
     assertThat(observed.exitCode()).as(observed.err()).isZero();
@@ -119,6 +127,7 @@ class ConstructsTest {
           .containsExactlyInAnyOrderElementsOf(expected(file));
     }
     all.assertAll();
+    return constructs;
   }
 
   private static String mark(String reached) {

@@ -1,5 +1,6 @@
 package atalaya.cli.again;
 
+import atalaya.cli.observe.JavaVersions;
 import atalaya.core.code.ClassState;
 import atalaya.core.code.CodeClass;
 import atalaya.core.figure.ClassFigures;
@@ -41,8 +42,13 @@ public final class ModelAgain {
   /** Null before they were asked for. */
   private List<TestFigures> tests;
 
-  /** Of a run. */
+  /**
+   * Of a run.
+   *
+   * @throws atalaya.cli.observe.NeedsNewerJava when this Java can't read its code
+   */
   public ModelAgain(RunFile run) {
+    JavaVersions.check(run.jvms(), run.classFiles());
     this.run = run;
     this.detail = run.info().detail();
     this.natures = Nature.in(run.info().leaveOut());

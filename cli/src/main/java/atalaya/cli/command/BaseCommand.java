@@ -5,6 +5,7 @@ import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
 import atalaya.cli.Version;
 import atalaya.cli.observe.Leftovers;
+import atalaya.cli.observe.NeedsNewerJava;
 import atalaya.cli.render.Paint;
 import atalaya.core.naming.Target.NoSuchTarget;
 import atalaya.launch.project.NoProject;
@@ -17,8 +18,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Spec;
 
 /** What all commands share: their common options, and how what goes wrong is told. */
 public abstract class BaseCommand implements Callable<Integer> {
@@ -60,6 +63,9 @@ public abstract class BaseCommand implements Callable<Integer> {
       description = "This text.")
   private boolean help;
 
+  /** What was asked for, on the command line. */
+  @Spec CommandSpec spec;
+
   private final Console console;
 
   BaseCommand(Console console) {
@@ -75,6 +81,8 @@ public abstract class BaseCommand implements Callable<Integer> {
       return execute();
     } catch (ParameterException e) {
       throw e;
+    } catch (NeedsNewerJava e) {
+      return again(e);
     } catch (Failure e) {
       return fail(e.exitCode(), e.getMessage(), e);
     } catch (NoSuchTarget e) {
@@ -85,6 +93,19 @@ public abstract class BaseCommand implements Callable<Integer> {
       return fail(ExitCode.INPUT, e.getClass().getSimpleName() + ": " + e.getMessage(), e);
     } catch (RuntimeException | Error e) {
       return fault(e);
+    }
+  }
+
+  /** The same with a newer Java; nothing has been printed yet. */
+  private int again(NeedsNewerJava needs) {
+    if (needs.jdk().isEmpty()) {
+      return fail(ExitCode.INPUT, needs.getMessage(), needs);
+    }
+    List<String> arguments = spec.root().commandLine().getParseResult().originalArgs();
+    try {
+      return OtherJava.run(needs.jdk().get(), arguments, console);
+    } catch (IOException e) {
+      return fail(ExitCode.INPUT, needs.getMessage(), e);
     }
   }
 

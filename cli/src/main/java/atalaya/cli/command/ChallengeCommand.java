@@ -32,11 +32,9 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
 /** {@code atalaya challenge}. */
 @Command(
@@ -86,8 +84,6 @@ public final class ChallengeCommand extends ReadingCommand {
 
   @Option(names = "--all", description = "Show all survivors, not only the first 20.")
   private boolean showAll;
-
-  @Spec private CommandSpec spec;
 
   /** Made by the program's start. */
   public ChallengeCommand(Console console) {

@@ -26,11 +26,9 @@ import java.util.SortedMap;
 import java.util.stream.Collectors;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
 /** {@code atalaya decide}. */
 @Command(
@@ -81,8 +79,6 @@ public final class DecideCommand extends ReadingCommand {
 
   @Option(names = "--until", paramLabel = "DATE", description = "The last day, as 2027-01-31.")
   private LocalDate until;
-
-  @Spec private CommandSpec spec;
 
   /** Made by the program's start. */
   public DecideCommand(Console console) {

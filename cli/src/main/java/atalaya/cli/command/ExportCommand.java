@@ -9,10 +9,8 @@ import atalaya.store.table.CsvWriter;
 import java.io.IOException;
 import java.util.Map;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
 /** {@code atalaya export}. */
 @Command(
@@ -50,8 +48,6 @@ public final class ExportCommand extends ReadingCommand {
       converter = What.Converter.class,
       description = "lines, outcomes, methods, classes, tests, mutants or gaps.")
   private What what;
-
-  @Spec private CommandSpec spec;
 
   /** Made by the program's start. */
   public ExportCommand(Console console) {

@@ -5,13 +5,12 @@ import atalaya.cli.ExitCode;
 import atalaya.cli.Failure;
 import atalaya.cli.Folders;
 import atalaya.cli.observe.Merging;
+import atalaya.cli.observe.NeedsNewerJava;
 import atalaya.cli.observe.Observation;
 import atalaya.cli.observe.ReadAhead;
 import atalaya.cli.observe.Request;
 import atalaya.cli.render.Words;
-import atalaya.core.kept.RunContents;
 import atalaya.core.merge.Merger.NotMergeable;
-import atalaya.core.merge.Whole;
 import atalaya.core.run.Detail;
 import atalaya.launch.project.Build;
 import atalaya.launch.project.Project;
@@ -31,11 +30,9 @@ import java.util.List;
 import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
 /** {@code atalaya observe}. */
 @Command(
@@ -77,8 +74,6 @@ public final class ObserveCommand extends ObservingCommand {
       paramLabel = "-- COMMAND",
       description = "What to run (default: the project's tests).")
   private List<String> command = new ArrayList<>();
-
-  @Spec private CommandSpec spec;
 
   /** Made by the program's start. */
   public ObserveCommand(Console console) {
@@ -138,18 +133,35 @@ public final class ObserveCommand extends ObservingCommand {
   private void addTo(Path earlier, Path file) throws IOException {
     try (RunFile before = RunFile.open(earlier);
         RunFile now = RunFile.open(file)) {
-      List<Whole> both = List.of(before.whole(), now.whole());
-      RunContents sum = Merging.of(both, now.info().name());
-      RunFileWriter.write(file, sum);
+      merge(before, now);
+    } catch (NotMergeable e) {
+      throw new Failure(ExitCode.INPUT, "can't be added: " + e.getMessage(), e);
+    }
+    try (RunFile before = RunFile.open(earlier);
+        RunFile sum = RunFile.open(file)) {
       say(
           "Added to run "
               + before.info().name()
               + ": this run now holds "
-              + Words.count(sum.recordings().size(), "recording", "recordings")
+              + Words.count(sum.whole().recordings().size(), "recording", "recordings")
               + " and "
-              + Words.count(sum.tests().size(), "test", "tests"));
-    } catch (NotMergeable e) {
-      throw new Failure(ExitCode.INPUT, "can't be added: " + e.getMessage(), e);
+              + Words.count(sum.countTests(), "test", "tests"));
+    }
+  }
+
+  private void merge(RunFile before, RunFile now) throws IOException {
+    String name = now.info().name();
+    try {
+      RunFileWriter.write(now.path(), Merging.of(List.of(before.whole(), now.whole()), name));
+    } catch (NeedsNewerJava e) {
+      Path jdk = e.jdk().orElseThrow(() -> new Failure(ExitCode.INPUT, e.getMessage(), e));
+      String into = now.path().toString();
+      List<String> merge =
+          List.of("merge", before.path().toString(), into, "--out", into, "--name", name);
+      int exitCode = OtherJava.silently(jdk, merge, console());
+      if (exitCode != ExitCode.DONE) {
+        throw new Failure(exitCode, "can't be added to run " + before.info().name(), e);
+      }
     }
   }
 

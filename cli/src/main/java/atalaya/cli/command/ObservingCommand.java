@@ -9,6 +9,7 @@ import atalaya.cli.render.ObservedView;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -48,30 +49,15 @@ abstract class ObservingCommand extends BaseCommand {
 
   /** Class files of a newer Java are read by the newer JDK that ran them. */
   private int withJdk(Path jdk, Path folder) throws IOException {
-    List<String> command =
-        new java.util.ArrayList<>(
-            List.of(
-                console().home().resolve("bin").resolve("atalaya").toString(),
-                "collect",
-                folder.toString(),
-                "--colour",
-                paint().isOn() ? "always" : "never"));
+    List<String> arguments =
+        new ArrayList<>(
+            List.of("collect", folder.toString(), "--colour", paint().isOn() ? "always" : "never"));
     if (isQuiet()) {
-      command.add("--quiet");
+      arguments.add("--quiet");
     }
     if (isVerbose()) {
-      command.add("--verbose");
+      arguments.add("--verbose");
     }
-    console().out().flush();
-    console().err().flush();
-    ProcessBuilder builder = new ProcessBuilder(command).inheritIO();
-    builder.environment().put("JAVA_HOME", jdk.toString());
-    builder.environment().remove("JAVA_TOOL_OPTIONS");
-    try {
-      return builder.start().waitFor();
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new Failure(ExitCode.INPUT, "interrupted while the JDK of " + jdk + " read", e);
-    }
+    return OtherJava.run(jdk, arguments, console());
   }
 }

@@ -40,11 +40,9 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
 /** {@code atalaya plan}. */
 @Command(
@@ -97,8 +95,6 @@ public final class PlanCommand extends ReadingCommand {
       description =
           "Instead: which briefs of the run before (same options) are done, and what they bought.")
   private boolean done;
-
-  @Spec private CommandSpec spec;
 
   /** Made by the program's start. */
   public PlanCommand(Console console) {

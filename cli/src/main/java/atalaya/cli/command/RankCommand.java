@@ -20,10 +20,8 @@ import java.util.Map;
 import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
-import picocli.CommandLine.Spec;
 
 /** {@code atalaya rank}. */
 @Command(
@@ -61,8 +59,6 @@ public final class RankCommand extends ReadingCommand {
       converter = LevelConverter.class,
       description = "Only methods of this level or a worse one: high, medium or low.")
   private Level level;
-
-  @Spec private CommandSpec spec;
 
   /** Made by the program's start. */
   public RankCommand(Console console) {

@@ -184,7 +184,7 @@ final class ContentsBuilder {
         .toList();
   }
 
-  private static ObservedJvm jvm(Jvm jvm) {
+  static ObservedJvm jvm(Jvm jvm) {
     return new ObservedJvm(
         jvm.id,
         jvm.started,

@@ -26,9 +26,11 @@ public final class Merging {
    * All that the run file of the merged run holds.
    *
    * @throws Merger.NotMergeable when the runs can't be put together
+   * @throws NeedsNewerJava when this Java can't read the code
    */
   public static RunContents of(List<Whole> runs, String name) {
     Whole whole = Merger.merge(runs, name);
+    JavaVersions.check(whole.jvms(), whole.classes().stream());
     List<ClassBytes> classes =
         whole.classes().stream()
             .filter(file -> !file.isTest())

@@ -82,7 +82,10 @@ public final class Reading {
     return newest <= Runtime.version().feature()
         ? Optional.empty()
         : JavaVersions.jdkThatReads(
-            newest, Collector.collect(ObservedCommand.parts(folder)).jvms());
+            newest,
+            Collector.collect(ObservedCommand.parts(folder)).jvms().stream()
+                .map(ContentsBuilder::jvm)
+                .toList());
   }
 
   /**

@@ -43,6 +43,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.sqlite.SQLiteConfig;
 
 /** A run file, open for reading. Every method throws {@link UnreadableRun} when it is damaged. */
@@ -388,6 +389,14 @@ public final class RunFile implements AutoCloseable {
     return idsByOutermost.getOrDefault(outermost, List.of()).stream()
         .flatMap(id -> database.read(CLASS_FILES + " WHERE id = ?", Rows::classFile, id).stream())
         .toList();
+  }
+
+  /** The observed class files, one after the other, those of tests not among them. */
+  public Stream<KeptClass> classFiles() {
+    List<String> ids =
+        database.read("SELECT id FROM class_file WHERE is_test = 0", row -> row.getString(1));
+    return ids.stream()
+        .flatMap(id -> database.read(CLASS_FILES + " WHERE id = ?", Rows::classFile, id).stream());
   }
 
   private static String outermost(String name) {
