@@ -6,6 +6,7 @@ import atalaya.java.source.SourceCode;
 import atalaya.java.source.SourceCondition;
 import atalaya.java.source.SourceItem;
 import atalaya.java.source.SourceLambda;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -26,14 +27,44 @@ final class Meanings {
   static Map<CodeItem, SourceItem> of(
       CodeMethod method, SourceCode source, Map<String, CodeMethod> lambdaBodies) {
     List<SourceItem> written = source.items().stream().filter(Meanings::steers).toList();
-    return withoutDoubtful(
-        source,
-        Alignment.of(written, steering(method), (here, code) -> fits(here, code, lambdaBodies)));
+    List<CodeItem> steering = steering(method);
+    Map<CodeItem, SourceItem> certain =
+        Alignment.of(written, steering, (here, code) -> fits(here, code, lambdaBodies));
+    return withoutDoubtful(source, withoutIncomplete(steering, certain));
   }
 
   /** The instructions of a method that steer control and stand for something in its source. */
   static List<CodeItem> steering(CodeMethod method) {
     return method.items().stream().filter(Meanings::steers).toList();
+  }
+
+  /**
+   * A jump that means nothing certain may be a copy of one that does: what is told of a condition
+   * or a switch on such a line would not be all of it.
+   */
+  private static Map<CodeItem, SourceItem> withoutIncomplete(
+      List<CodeItem> steering, Map<CodeItem, SourceItem> meanings) {
+    BitSet open = new BitSet();
+    for (CodeItem item : steering) {
+      boolean chooses = item instanceof CodeItem.Jump || item instanceof CodeItem.Choice;
+      if (chooses && !meanings.containsKey(item)) {
+        open.set(item.line());
+      }
+    }
+    Map<CodeItem, SourceItem> complete = new HashMap<>(meanings);
+    complete.values().removeIf(meaning -> chooses(meaning) && isAmong(open, meaning));
+    return complete;
+  }
+
+  private static boolean chooses(SourceItem meaning) {
+    return meaning instanceof SourceItem.Test
+        || meaning instanceof SourceItem.PatternTest
+        || meaning instanceof SourceItem.Selection;
+  }
+
+  private static boolean isAmong(BitSet lines, SourceItem meaning) {
+    int next = lines.nextSetBit(meaning.fromLine());
+    return next >= 0 && next <= meaning.toLine();
   }
 
   /**

@@ -83,6 +83,15 @@ class UnmatchedTest {
         .containsExactly("line 6, jump 1", "line 7, jump 1", "line 7, jump 2");
   }
 
+  /** What the jump that is left over means, another copy of the condition might say as well. */
+  @Test
+  void besideAJumpThatNothingInTheSourceIsNothingIsBelieved() throws IOException {
+    CodeClass code = read(BUOY.replace("s && s.isEmpty())", "s)"));
+    assertThat(method(code).conditions())
+        .extracting(c -> c.line() + " " + c.text())
+        .containsExactly("6 a", "7 line 7, jump 1", "7 line 7, jump 2", "8 switch (w)", "12 a");
+  }
+
   @Test
   void aSourceThatCannotBeParsedIsAsGoodAsNone() throws IOException {
     CodeClass code = read("class Buoy { int m( }");
