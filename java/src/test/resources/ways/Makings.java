@@ -375,4 +375,26 @@ class Makings {
       throw new Here(); // as long as Makings.list(..) throws nothing
     }
   }
+
+  // ---- constants with a body ----
+
+  enum Signal {
+    FLAG {
+      @Override
+      int lights(int many) {
+        if (many == 5) {
+          throw new Here();
+        }
+        return many;
+      }
+    },
+    LAMP;
+
+    int lights(int many) {
+      if (many == 4) {
+        throw new Here();
+      }
+      return 2;
+    }
+  }
 }

@@ -14,11 +14,11 @@ final class Concrete {
   /**
    * The class to make an object of, to call a method on: its own, or the one that is made from
    * fewest arguments of those that extend it and leave the method as it is; its own where there is
-   * none.
+   * none. For the body of a constant it is the enum.
    */
   static String of(CodeBase base, Visibility visible, Ref method) {
     if (!base.isAbstract(method.type())) {
-      return method.type();
+      return ConstantBodies.enumOf(base, method.type());
     }
     return heirs(base, method.type(), method.code())
         .filter(type -> arguments(base, visible, type).isPresent())

@@ -4,6 +4,7 @@ import atalaya.core.term.Constraint;
 import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
+import atalaya.core.term.EnumValue;
 import atalaya.core.term.Term;
 import atalaya.core.term.Values;
 import atalaya.java.way.MethodCode.Edge;
@@ -146,6 +147,8 @@ final class Walker {
       all.add(receiver);
       if (makes) {
         walker.objects.isMadeHere(receiver);
+      } else {
+        walker.requireAnswered(receiver, first.ref());
       }
     }
     List<Term.Input> arguments = new ArrayList<>();
@@ -474,6 +477,14 @@ final class Walker {
   }
 
   /** Something has to hold. */
+  /** Where it is a constant of an enum, one that answers by this method. */
+  private void requireAnswered(Term receiver, CodeBase.Ref method) {
+    for (EnumValue other : ConstantBodies.others(base, method)) {
+      Term constant = new Term.Constant(other, receiver.type());
+      require(new Compared(receiver, Relation.NOT_EQUAL, constant, Reason.unwritten(0)));
+    }
+  }
+
   void require(Constraint constraint) {
     if (Boolean.TRUE.equals(nothing.holds(constraint))) {
       return;

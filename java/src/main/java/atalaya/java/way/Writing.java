@@ -472,7 +472,9 @@ final class Writing {
       made.lacks(!visible.sees(entry.type()));
       return making(entry, arguments) + ";";
     }
-    made.lacks(!visible.sees(entry.type()) || entry.name().equals("<clinit>"));
+    String seen =
+        walked.receiver() == null ? entry.type() : Walker.internal(walked.receiver().type());
+    made.lacks(!visible.sees(seen) || entry.name().equals("<clinit>"));
     if (walked.receiver() == null) {
       return type + "." + entry.name() + all + ";";
     }

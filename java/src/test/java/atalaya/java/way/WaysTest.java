@@ -186,15 +186,18 @@ class WaysTest {
   @ParameterizedTest
   @MethodSource("places")
   void leadThere(Place place) throws Exception {
-    Method method =
-        models.get(place.type()).methods().stream()
-            .filter(m -> m.lines().stream().anyMatch(l -> l.number() == place.line()))
+    CodeClass code =
+        models.values().stream()
+            .filter(c -> c.name().equals(place.type()) || c.name().startsWith(place.type() + "$"))
+            .filter(c -> c.methods().stream().anyMatch(m -> has(m, place.line())))
             .findFirst()
             .orElseThrow();
+    Method method =
+        code.methods().stream().filter(m -> has(m, place.line())).findFirst().orElseThrow();
     Line line =
         method.lines().stream().filter(l -> l.number() == place.line()).findFirst().orElseThrow();
     WayFinder.Answer answer =
-        finder.towards(new Ref(place.type(), method.code()), type -> new BitSet(), line.points());
+        finder.towards(new Ref(code.name(), method.code()), type -> new BitSet(), line.points());
     if (DOUBLES.containsKey(place.method())) {
       isBroughtAboutByADouble(answer, DOUBLES.get(place.method()));
     }
@@ -216,9 +219,13 @@ class WaysTest {
     assertThat(way.setUp().code()).as("open: " + way.setUp().open()).isNotEmpty();
     assertThat(way.setUp().assumed())
         .isEqualTo(isAssumed ? List.of(place.cannot().substring(ASSUMED.length())) : List.of());
-    assertThat(way.method()).isEqualTo(place.type() + "#" + method.name());
+    assertThat(way.method()).isEqualTo(code.name() + "#" + method.name());
     assertThat(thrownBy(place.type(), way.setUp().code())).isEqualTo(place.type() + "$Here");
     assertThat(way.result().thrown()).isEqualTo(place.type() + ".Here");
+  }
+
+  private static boolean has(Method method, int line) {
+    return method.lines().stream().anyMatch(l -> l.number() == line);
   }
 
   private static Method method(String type, String name) {
