@@ -220,7 +220,7 @@ class ObserveTest {
     assertThat(observed.err())
         .contains("lines 4/5")
         .contains("1 of a newer class file version")
-        .contains("harbour.Fog (Unsupported class file version 120")
+        .contains("harbour.Fog (Unsupported class file major version 120")
         .contains("harbour.Rain (the class file is damaged)");
   }
 
