@@ -73,6 +73,23 @@ public class Finally {
     return 2; //+
   }
 
+  static int checkedInLoop(int n) {
+    int k = 0; //+
+    for (int i = 0; i < n; i++) { //+ i < n: true+ false+ ;; loop: zero- once- more+
+      try {
+        k += i; //+
+      } finally {
+        k++; //+
+        try {
+          assert k >= 0 : "negative"; //+ k >= 0: true+ false-
+        } catch (IllegalStateException e) { //-
+          continue; //-
+        }
+      }
+    }
+    return k; //+
+  }
+
   static void checked(Object o) {
     try {
       seen += o.hashCode(); //+
@@ -96,6 +113,7 @@ public class Finally {
     }
     overrides(1); //+
     locked("", false); //+
+    checkedInLoop(2); //+
     try {
       checked(null); //+
     } catch (AssertionError e) { //+

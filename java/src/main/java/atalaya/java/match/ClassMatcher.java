@@ -235,7 +235,7 @@ final class ClassMatcher {
     Map<CodeItem.HandlerEntry, SourceHandler> handlers = handlers(method, source);
     handlers.forEach(
         (entry, handler) -> owner.apply(handler.line()).handler(handler, entry.point()));
-    loops(meanings, owner);
+    loops(method, meanings, owner);
     listener.matched(method, source, meanings, owner);
     for (LinePoint at : LinePoint.of(method, source, handlers, lastReturn)) {
       if (counts.test(at.line())) {
@@ -261,11 +261,12 @@ final class ClassMatcher {
     return HandlerMatch.of(written, method.items(CodeItem.HandlerEntry.class));
   }
 
-  private static void loops(Map<CodeItem, SourceItem> meanings, IntFunction<Owner> owner) {
+  private static void loops(
+      CodeMethod method, Map<CodeItem, SourceItem> meanings, IntFunction<Owner> owner) {
     meanings.forEach(
         (item, meaning) -> {
           if (item instanceof CodeItem.LoopHead head && meaning instanceof SourceItem.LoopHere of) {
-            LoopMatch.of(of.loop(), head, meanings)
+            LoopMatch.of(of.loop(), head, method, meanings)
                 .ifPresent(match -> owner.apply(of.loop().line()).loop(of.loop(), match));
           }
         });

@@ -1,6 +1,7 @@
 package atalaya.java.match;
 
 import atalaya.java.bytecode.CodeItem;
+import atalaya.java.bytecode.CodeMethod;
 import atalaya.java.source.SourceCondition;
 import atalaya.java.source.SourceItem;
 import atalaya.java.source.SourceLoop;
@@ -21,11 +22,19 @@ record LoopMatch(BitSet zero, BitSet once, BitSet more) {
   /**
    * Reads the points.
    *
+   * @param method that it stands in
    * @param meanings of the jumps and switches around it
    * @return empty when it can't be told how the loop is left
    */
   static Optional<LoopMatch> of(
-      SourceLoop written, CodeItem.LoopHead compiled, Map<CodeItem, SourceItem> meanings) {
+      SourceLoop written,
+      CodeItem.LoopHead compiled,
+      CodeMethod method,
+      Map<CodeItem, SourceItem> meanings) {
+    BitSet compilerMade = new BitSet();
+    for (CodeItem.Jump jump : method.items(CodeItem.Jump.class)) {
+      compilerMade.set(jump.point(), jump.point() + 2, jump.compilerMade());
+    }
     Map<Integer, SourceItem> byPoint = new HashMap<>();
     for (CodeItem item : meanings.keySet()) {
       if (item instanceof CodeItem.Jump jump) {
@@ -43,7 +52,8 @@ record LoopMatch(BitSet zero, BitSet once, BitSet more) {
     for (Loop.Exit exit : compiled.loop().exits) {
       boolean byJump = exit.edge.outcome != Loop.Edge.ELSEWHERE;
       SourceItem meaning = byPoint.get(exit.edge.outcome);
-      if (byJump && asksFirst && meaning == null) {
+      boolean isUnknown = meaning == null && !compilerMade.get(Math.max(0, exit.edge.outcome));
+      if (byJump && asksFirst && isUnknown) {
         return Optional.empty();
       }
       boolean byCondition = asksFirst && isOf(written, meaning);
