@@ -154,11 +154,13 @@ public final class Planning implements AutoCloseable {
                     .thenComparing(MethodFigures::qualifiedName))
             .toList();
     scene.read(atOnce(lacking));
-    Map<String, List<MethodFigures>> plain = plainOnes(lacking);
-    plain.forEach((type, of) -> tasks.add(together(of, bounds, unused)));
+    Set<MethodFigures> grouped = new HashSet<>();
+    for (List<MethodFigures> group : Together.of(lacking, m -> finder.isOpen(guessed(m)))) {
+      grouped.addAll(group);
+      tasks.add(together(group, bounds, unused));
+    }
     for (MethodFigures method : lacking) {
-      boolean isTogether = plain.getOrDefault(method.className(), List.of()).contains(method);
-      if (isTogether) {
+      if (grouped.contains(method)) {
         continue;
       }
       tasks.add(
@@ -201,43 +203,29 @@ public final class Planning implements AutoCloseable {
     return method.lines().part() + method.outcomes().part() > 0;
   }
 
-  /** By class the methods without conditions that nothing entered, where there are several. */
-  private Map<String, List<MethodFigures>> plainOnes(List<MethodFigures> lacking) {
-    Map<String, List<MethodFigures>> plain = new TreeMap<>();
-    for (MethodFigures method : lacking) {
-      boolean isPlain =
-          method.complexity().value() == 1
-              && !isEntered(method)
-              && !method.method().startsWith("<")
-              && finder.isOpen(guessed(method));
-      if (isPlain) {
-        plain.computeIfAbsent(method.className(), c -> new ArrayList<>()).add(method);
-      }
-    }
-    plain.values().removeIf(of -> of.size() < 2);
-    return plain;
-  }
-
-  /** One test that calls several methods. */
-  private Task together(List<MethodFigures> plain, Map<String, Double> bounds, Set<String> unused) {
-    double most = plain.stream().mapToDouble(method -> most(method, bounds)).sum();
+  /** Tests that call several methods each. */
+  private Task together(List<MethodFigures> group, Map<String, Double> bounds, Set<String> unused) {
+    double most = group.stream().mapToDouble(method -> most(method, bounds)).sum();
     List<String> notes =
-        plain.stream().allMatch(m -> unused.contains(m.qualifiedName()))
+        group.stream().allMatch(m -> unused.contains(m.qualifiedName()))
             ? List.of("nothing in the project calls them: test them if others use them")
             : List.of();
-    return new MethodTask(scene, plain.get(0), most, work -> waysTogether(plain, work), notes);
+    return new MethodTask(scene, group.get(0), most, work -> waysTogether(group, work), notes);
   }
 
-  private Optional<Way> waysTogether(List<MethodFigures> plain, Work work) {
+  /** What ends by an exception has a test of its own, once the others are tested. */
+  private Optional<Way> waysTogether(List<MethodFigures> group, Work work) {
     List<Way> ways = new ArrayList<>();
-    for (MethodFigures method : plain) {
-      if (ways.size() < MOST_TOGETHER) {
-        heaviest(method, work).filter(way -> way.result().thrown().isEmpty()).ifPresent(ways::add);
+    Optional<Way> throwing = Optional.empty();
+    for (MethodFigures method : group) {
+      Optional<Way> way = ways.size() < MOST_TOGETHER ? heaviest(method, work) : Optional.empty();
+      if (way.isPresent() && way.get().result().thrown().isEmpty()) {
+        ways.add(way.get());
+      } else {
+        throwing = throwing.or(() -> way);
       }
     }
-    return ways.isEmpty()
-        ? Optional.empty()
-        : Optional.of(Way.together(ways, SharedDoubles::named));
+    return ways.isEmpty() ? throwing : Optional.of(Way.together(ways, SharedDoubles::named));
   }
 
   private List<Task> survivors(List<MethodFigures> wanted, Set<String> settled) {
