@@ -9,7 +9,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.objectweb.asm.tree.FieldInsnNode;
 import org.objectweb.asm.tree.InvokeDynamicInsnNode;
+import org.objectweb.asm.tree.MethodInsnNode;
 
 /**
  * The instructions of a method in an order in which loops show, which are in loops, and in blocks
@@ -29,9 +31,10 @@ final class Graph {
    * Instructions that follow each other.
    *
    * @param points what control passes from the first to the last, what is between them included
+   * @param uses how many of them call something or look at a field
    * @param isInLoop whether they are in a loop
    */
-  record Block(int first, int last, int[] all, BitSet points, boolean isInLoop) {}
+  record Block(int first, int last, int[] all, BitSet points, int uses, boolean isInLoop) {}
 
   Graph(MethodCode code) {
     this.code = code;
@@ -102,7 +105,12 @@ final class Graph {
       all.add(at);
     }
     int[] indices = all.stream().mapToInt(Integer::intValue).toArray();
-    return new Block(first, at, indices, points, inLoop.get(first));
+    int uses = (int) all.stream().filter(this::isUse).count();
+    return new Block(first, at, indices, points, uses, inLoop.get(first));
+  }
+
+  private boolean isUse(int at) {
+    return code.at(at) instanceof MethodInsnNode || code.at(at) instanceof FieldInsnNode;
   }
 
   /** What control comes to, each after all that it leads to but for the begin of loops. */

@@ -28,6 +28,10 @@ final class PathSearch {
 
   private static final double OF_CONDITION = 1e-6;
   private static final double OF_EXCEPTION = 1e-3;
+
+  /** Of paths that are worth the same the one is taken that calls and looks at least. */
+  private static final double OF_USE = 1e-11;
+
   private static final double FORCED = 1e6;
   private static final double NEVER = Double.NEGATIVE_INFINITY;
 
@@ -167,7 +171,10 @@ final class PathSearch {
     double[] own = new double[blocks.size()];
     double[] repeatedly = new double[blocks.size()];
     for (int i = 0; i < own.length; i++) {
-      own[i] = (wanted.hasWeights() ? worth(blocks.get(i), first) : 0) + once(blocks.get(i));
+      own[i] =
+          (wanted.hasWeights() ? worth(blocks.get(i), first) : 0)
+              + once(blocks.get(i))
+              - OF_USE * blocks.get(i).uses();
       repeatedly[i] = again ? worth(blocks.get(i), later) : 0;
     }
     for (int layer = layers - 1; layer >= firstTurn; layer--) {
