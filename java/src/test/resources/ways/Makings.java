@@ -2,6 +2,8 @@ import java.io.File;
 import java.io.FileInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.Reader;
 import java.io.UnsupportedEncodingException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -199,7 +201,155 @@ class Makings {
     try {
       text.getBytes("UTF-8");
     } catch (UnsupportedEncodingException e) {
-      throw new Here(); // what line 200 needs can't be
+      throw new Here(); // what line 202 needs can't be
+    }
+  }
+
+  static void readAs(InputStream log, String charset) throws IOException {
+    Reader reader = new InputStreamReader(log, charset);
+    if (charset.length() == 5) {
+      throw new Here();
+    }
+  }
+
+  static String decoded(byte[] bytes, String charset) {
+    try {
+      return new String(bytes, charset);
+    } catch (UnsupportedEncodingException e) {
+      throw new Here();
+    }
+  }
+
+  // ---- a builder makes it ----
+
+  static class Lantern {
+    private final int reach;
+    private final String colour;
+
+    private Lantern(Builder builder) {
+      this.reach = builder.reach;
+      this.colour = builder.colour == null ? "white" : builder.colour;
+    }
+
+    static Builder lit() {
+      return new Builder();
+    }
+
+    static class Builder {
+      private int reach = 3;
+      private String colour;
+
+      private Builder() {}
+
+      Builder reaching(int reach) {
+        this.reach = reach;
+        return this;
+      }
+
+      Builder coloured(String colour) {
+        this.colour = colour;
+        return this;
+      }
+
+      Lantern build() {
+        return new Lantern(this);
+      }
+    }
+
+    void shines(int miles) {
+      if (reach > 12 && miles == reach) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void signals(Lantern lantern, Lantern other) {
+    if (lantern.reach == 9 && other.reach == 3) {
+      throw new Here();
+    }
+  }
+
+  static void coloured(Lantern lantern) {
+    if (lantern.colour.equals("green")) {
+      throw new Here(); // open
+    }
+  }
+
+  // ---- a constant is all there is ----
+
+  static class Rules {
+    static final Rules DEFAULT = new Maker().build();
+
+    private final int depth;
+    private final String port;
+
+    private Rules(int depth, String port) {
+      this.depth = depth;
+      this.port = port;
+    }
+
+    static class Maker {
+      private int depth = 5;
+      private String port = "Husum";
+
+      Rules build() {
+        return new Rules(depth, port);
+      }
+    }
+
+    void areForDepth(int asked) {
+      if (asked == depth && port.startsWith("Hus")) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void byRules(Rules rules, String port) {
+    if (rules.port.equals(port)) {
+      throw new Here();
+    }
+  }
+
+  // ---- what a constructor leaves in fields that others change ----
+
+  static class Tray {
+    private char[] slots;
+    private int spare;
+
+    Tray(int many) {
+      slots = new char[many];
+      spare = many * 2;
+    }
+
+    void grow() {
+      slots = new char[slots.length * 2];
+      spare = slots.length + 7;
+    }
+
+    void isRoomy(int wanted) {
+      if (slots.length > wanted && wanted > 3) {
+        throw new Here();
+      }
+    }
+
+    void isSpare(int wanted) {
+      if (spare == wanted) {
+        throw new Here();
+      }
+    }
+  }
+
+  static class Crate {
+    private byte[] slots = new byte[16];
+
+    void grow() {
+      slots = new byte[slots.length * 2];
+    }
+
+    void isFull(int taken) {
+      if (slots.length == taken) {
+        throw new Here();
+      }
     }
   }
 

@@ -101,7 +101,7 @@ final class Branches {
   /** What a method with branches gives, case by case. */
   Optional<Term> cases(Ref ref, List<Term> arguments) {
     Optional<MethodCode> code = walker.base.code(ref);
-    if (code.isEmpty() || walker.isAtEnd()) {
+    if (code.isEmpty() || walker.isAtEnd(code.get())) {
       return Optional.empty();
     }
     List<Term.Case> cases =

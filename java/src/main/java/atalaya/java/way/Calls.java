@@ -73,14 +73,14 @@ final class Calls {
       walker.require(new Compared(Term.of(0), Relation.NOT_EQUAL, Term.of(0), reason));
       return;
     }
-    boolean isPure = Platform.isPure(call.owner, call.name);
-    if (isPure) {
-      walker.require(new Constraint.Throws(ofPlatform(call, arguments), exception, reason));
-      return;
-    }
     Optional<Compared> byCharset = charsets.turning(call, arguments, true);
     if (byCharset.isPresent()) {
       walker.require(byCharset.get());
+      return;
+    }
+    boolean isPure = Platform.isPure(call.owner, call.name);
+    if (isPure) {
+      walker.require(new Constraint.Throws(ofPlatform(call, arguments), exception, reason));
       return;
     }
     Optional<Term.Input> collaborator = collaborator(call, arguments);
@@ -127,9 +127,12 @@ final class Calls {
   }
 
   private static Term.Input throwing(MethodInsnNode call, String exception) {
-    String method = Instructions.simple(call.owner) + "." + call.name.replace("<init>", "new");
-    String name = method + "(..) throws " + Instructions.simple(exception);
+    String name = asText(call) + " throws " + Instructions.simple(exception);
     return new Term.Input(name, "Z", Term.Source.RESULT, 0);
+  }
+
+  private static String asText(MethodInsnNode call) {
+    return Instructions.simple(call.owner) + "." + call.name.replace("<init>", "new") + "(..)";
   }
 
   /** Nobody knows whether a call that is not followed takes null. */
@@ -146,6 +149,9 @@ final class Calls {
    * one that is given a text, whether it takes any.
    */
   private void returns(MethodInsnNode call, List<Term> arguments) {
+    if (isToldByCharset(call, arguments)) {
+      return;
+    }
     boolean takesAny = call.owner.startsWith("java/") && !call.owner.startsWith(STREAMS);
     handOn(takesAny ? List.of() : arguments);
     boolean takesText = arguments.stream().anyMatch(a -> a.type().equals(TEXT) && !a.isConstant());
@@ -170,6 +176,16 @@ final class Calls {
         walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
       }
     }
+  }
+
+  /** Whether a call throws what it may throw or not by a charset's name, which is required then. */
+  private boolean isToldByCharset(MethodInsnNode call, List<Term> arguments) {
+    Optional<Compared> name = charsets.turning(call, arguments, false);
+    name.ifPresent(walker::require);
+    if (name.isPresent() && call.name.equals("<init>")) {
+      arguments.stream().filter(a -> a.type().length() > 1).forEach(walker::requireThere);
+    }
+    return name.isPresent();
   }
 
   /** The result of a call; for one without result anything. */
@@ -446,7 +462,7 @@ final class Calls {
 
   private Term own(MethodInsnNode call, Ref ref, List<Term> arguments) {
     Optional<MethodCode> code = walker.base.code(ref);
-    if (code.isEmpty() || walker.isAtEnd()) {
+    if (code.isEmpty() || walker.isAtEnd(code.get())) {
       mayWrite(arguments);
       code.ifPresentOrElse(
           c -> walker.changes.by(c, arguments), () -> walker.changes.ofAny(arguments));
@@ -492,9 +508,13 @@ final class Calls {
       return unknown(call);
     }
     if (result.isPresent()) {
-      walker.require(new Completes(result.get(), Reason.unwritten(walker.line())));
-      if (Branches.mayHaveOthers(code.get()) && walker.base.mayRefuse(code.get())) {
+      Completes ends = new Completes(result.get(), Reason.unwritten(walker.line()));
+      walker.require(ends);
+      boolean mayRefuse = walker.base.mayRefuse(code.get());
+      if (mayRefuse && Branches.mayHaveOthers(code.get())) {
         throwsNothing(call);
+      } else if (mayRefuse && !walker.isApart() && result.get() instanceof Term.Choice) {
+        walker.ends.put(ends, asText(call));
       }
     }
     walker.changes.by(code.get(), arguments);
@@ -583,11 +603,9 @@ final class Calls {
     if (isInherited && call.name.endsWith("All") && arguments.size() == 2) {
       walker.requireThere(arguments.get(1));
     }
-    Optional<Compared> byCharset = charsets.turning(call, arguments, false);
-    byCharset.ifPresent(walker::require);
     Optional<Term.Input> collaborator = collaborator(call, arguments);
     if (collaborator.isEmpty()) {
-      if (!isCloned(call, arguments) && byCharset.isEmpty()) {
+      if (!isCloned(call, arguments)) {
         returns(call, arguments);
       }
       boolean isOwnAnswer =
@@ -609,6 +627,7 @@ final class Calls {
               null)
           : unknown(call);
     }
+    isToldByCharset(call, arguments);
     return asked(collaborator.get(), call, arguments, "");
   }
 

@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.IntPredicate;
 import java.util.stream.Stream;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.FieldVisitor;
@@ -128,23 +127,46 @@ final class ClassCode {
         .map(inner -> inner.outerName);
   }
 
+  /** The methods of objects of the class that give one of another, without being given anything. */
+  List<MethodCode> makersOf(String type) {
+    return methods.values().stream()
+        .filter(method -> !method.isStatic() && method.node().desc.equals("()L" + type + ";"))
+        .filter(method -> (method.node().access & Opcodes.ACC_SYNTHETIC) == 0)
+        .toList();
+  }
+
+  /** The classes that stand in it, by internal name. */
+  List<String> inner() {
+    return node.innerClasses.stream()
+        .filter(inner -> node.name.equals(inner.outerName))
+        .map(inner -> inner.name)
+        .toList();
+  }
+
   /** What gives an object of the class to a test without being given anything, as code has it. */
   Optional<String> instance(Visibility visible) {
+    String type = "()L" + node.name + ";";
+    return constant(visible)
+        .or(
+            () ->
+                methods.values().stream()
+                    .map(MethodCode::node)
+                    .filter(m -> m.desc.equals(type) && isOpenStatic(m.access, visible))
+                    .map(m -> m.name + "()")
+                    .findFirst());
+  }
+
+  /** The static field with an object of the class that a test sees. */
+  Optional<String> constant(Visibility visible) {
     String type = "L" + node.name + ";";
-    IntPredicate isOpen =
-        access -> (access & Opcodes.ACC_STATIC) != 0 && visible.sees(node.name, access);
-    Optional<String> constant =
-        fields.values().stream()
-            .filter(f -> f.desc.equals(type) && isOpen.test(f.access))
-            .map(f -> f.name)
-            .findFirst();
-    return constant.or(
-        () ->
-            methods.values().stream()
-                .map(MethodCode::node)
-                .filter(m -> m.desc.equals("()" + type) && isOpen.test(m.access))
-                .map(m -> m.name + "()")
-                .findFirst());
+    return fields.values().stream()
+        .filter(f -> f.desc.equals(type) && isOpenStatic(f.access, visible))
+        .map(f -> f.name)
+        .findFirst();
+  }
+
+  private boolean isOpenStatic(int access, Visibility visible) {
+    return (access & Opcodes.ACC_STATIC) != 0 && visible.sees(node.name, access);
   }
 
   /** The constants of an enum, in order; empty for other classes. */

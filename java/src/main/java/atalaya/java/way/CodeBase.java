@@ -453,6 +453,15 @@ public final class CodeBase {
         .toList();
   }
 
+  /** The methods by which objects of classes that stand in a class give one of it. */
+  List<MethodCode> builders(ClassCode of) {
+    return of.inner().stream()
+        .filter(type -> has(type) && !isAbstract(type))
+        .flatMap(type -> code(type).stream())
+        .flatMap(inner -> inner.makersOf(of.name()).stream())
+        .toList();
+  }
+
   /** The code of a class of the project. */
   Optional<ClassCode> code(String type) {
     return bytes.containsKey(type) ? read(type) : Optional.empty();

@@ -49,7 +49,7 @@ final class Containers {
   private static final String SIZE = ".size()";
   private static final String CONTAINS = ".contains(..)";
   private static final Pattern OF_FIELD =
-      Pattern.compile("\\.(size\\(\\)|contains\\(\\.\\.\\)( the \\w+ time)?)$");
+      Pattern.compile("\\.(length|size\\(\\)|contains\\(\\.\\.\\)( the \\w+ time)?)$");
 
   private final Walker walker;
 

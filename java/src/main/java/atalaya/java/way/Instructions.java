@@ -231,7 +231,7 @@ final class Instructions extends Interpreter<Symbol> {
     } else {
       walker.require(
           new Compared(length, Relation.AT_LEAST, Term.of(0), Reason.unwritten(walker.line())));
-      walker.state.fields.put(lengthOf(array), length);
+      walker.state.fields.put(FieldArrays.lengthOf(array), length);
     }
     return array;
   }
@@ -242,14 +242,14 @@ final class Instructions extends Interpreter<Symbol> {
         : "Ljava/lang/Object;";
   }
 
-  private static State.Field lengthOf(Term array) {
-    return new State.Field(array, "length");
-  }
-
   private Term length(Term array) {
     List<Term> known = walker.state.elements.get(array);
     if (known != null) {
       return Term.of(known.size());
+    }
+    Term kept = walker.state.fields.get(FieldArrays.lengthOf(array));
+    if (kept != null) {
+      return kept;
     }
     if (array instanceof Term.Input input) {
       return input.isFree()
@@ -259,8 +259,7 @@ final class Instructions extends Interpreter<Symbol> {
     if (array instanceof Term.Operation) {
       return Term.operation(Operator.LENGTH, "", "I", List.of(array));
     }
-    Term made = walker.state.fields.get(lengthOf(array));
-    return made == null ? Term.unknown("length", "I") : made;
+    return Term.unknown("length", "I");
   }
 
   @Override
@@ -360,8 +359,7 @@ final class Instructions extends Interpreter<Symbol> {
     }
     if (array instanceof Term.Input input && input.isFree()) {
       Reason reason = Reason.unwritten(walker.line());
-      walker.require(
-          new Compared(Containers.size(input, ".length"), Relation.GREATER, index, reason));
+      walker.require(new Compared(length(array), Relation.GREATER, index, reason));
       walker.require(new Compared(index, Relation.AT_LEAST, Term.of(0), reason));
       return isConstant
           ? new Term.Input(input.name() + "[" + at + "]", type, Term.Source.ELEMENT, null)

@@ -1,10 +1,12 @@
 package atalaya.java.way;
 
 import atalaya.core.solve.Solution;
+import atalaya.core.term.Constraint;
 import atalaya.core.term.Stand;
 import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.core.term.Term.Source;
+import atalaya.core.term.Values;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -163,7 +165,10 @@ final class Made {
   }
 
   boolean isAsMade(Input state) {
-    return state.isUsually(found.inputs().get(state));
+    Object value = found.inputs().get(state);
+    Term made = walked.asMade().get(state);
+    return state.isUsually(value)
+        || made != null && java.util.Objects.equals(value, new Values(found.inputs()).of(made));
   }
 
   /** Whether what a call gives is what it gives as a rule. */
@@ -186,6 +191,15 @@ final class Made {
   /** What had better be so, as nobody looked. */
   List<String> assumed() {
     Set<String> all = new LinkedHashSet<>(assumed);
+    Values values = new Values(found.inputs());
+    walked
+        .ends()
+        .forEach(
+            (constraint, call) -> {
+              if (values.holds(constraint) == null && asksOthers(constraint)) {
+                all.add(call + THROWS_NOTHING);
+              }
+            });
     found.inputs().keySet().stream()
         .filter(input -> input.source() == Source.RESULT)
         .filter(input -> isAssumed(input) && !isThereAnyway(input))
@@ -196,6 +210,19 @@ final class Made {
                     : input.name() + " is not null")
         .forEach(all::add);
     return List.copyOf(all);
+  }
+
+  /** Whether a condition speaks of what a call gives that was not followed. */
+  private static boolean asksOthers(Constraint constraint) {
+    boolean[] asks = {false};
+    for (Term term : constraint.terms()) {
+      term.visit(
+          part ->
+              asks[0] |=
+                  part instanceof Input input
+                      && (input.source() == Source.RESULT || input.source() == Source.UNKNOWN));
+    }
+    return asks[0];
   }
 
   private boolean isOfArgument(Input element) {

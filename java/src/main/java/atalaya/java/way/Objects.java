@@ -5,11 +5,11 @@ import atalaya.core.term.EnumValue;
 import atalaya.core.term.Platform;
 import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
-import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -27,21 +27,29 @@ final class Objects {
 
   private static final int DEEPEST = 4;
 
+  private static final Comparator<MethodCode> PLAINEST =
+      Comparator.comparingInt(Objects::parameters);
+
   private final Walker walker;
   private final Holders holders;
   private final Containers containers;
+  private final FieldArrays arrays;
   private final Map<Input, Walked.Built> built = new LinkedHashMap<>();
+  private final Set<Input> severalWays = new HashSet<>();
+  private boolean restsOnMaking;
   private final Map<Input, Boolean> tried = new HashMap<>();
   private final Map<Input, Making> makings = new HashMap<>();
   private final Map<Term, Term> originals = new HashMap<>();
   private final Set<Input> narrowings = new LinkedHashSet<>();
-  private final Map<String, Map<State.Field, Term>> enums = new HashMap<>();
+  private final Initialised initialised;
   private int nesting;
 
   Objects(Walker walker) {
     this.walker = walker;
     this.holders = new Holders(walker);
     this.containers = new Containers(walker);
+    this.arrays = new FieldArrays(walker);
+    this.initialised = new Initialised(walker);
   }
 
   Holders holders() {
@@ -59,6 +67,11 @@ final class Objects {
 
   Map<Input, Walked.Built> built() {
     return built;
+  }
+
+  /** Whether something was asked that an object holds which could be made in other ways. */
+  boolean restsOnMaking() {
+    return restsOnMaking;
   }
 
   /** The object is what the way itself makes. */
@@ -110,6 +123,7 @@ final class Objects {
       return Term.unknown(field.name, field.desc);
     }
     if (known != null && !(object instanceof Input input && isOpen(input, field, known))) {
+      restsOnMaking |= isOneOfSeveral(object, field.name, known);
       return known;
     }
     if (isEnum(object)) {
@@ -130,6 +144,10 @@ final class Objects {
                   ? constant.value()
                   : usual instanceof Term.Made ? Term.THERE : Term.SOMETHING);
       walker.state.fields.put(key, state);
+      if (usual instanceof Term.Operation || usual instanceof Term.Choice) {
+        walker.asMade.put(state, usual);
+      }
+      arrays.left(state, usual);
       if (usual instanceof Term.Made && isHolder(usual)) {
         holders.mayHaveChanged(state, usual);
       }
@@ -166,7 +184,8 @@ final class Objects {
 
   /** Whether something may have been done with an object that changed a field since it was made. */
   private boolean isOpen(Input object, FieldInsnNode field, Term value) {
-    if (!built.containsKey(object) || value instanceof Input) {
+    boolean isGiven = value instanceof Input input && input.source() != Term.Source.RESULT;
+    if (!built.containsKey(object) || isGiven) {
       return false;
     }
     boolean isFilled = walker.state.elements.containsKey(value) || isHolder(value);
@@ -180,6 +199,13 @@ final class Objects {
   }
 
   private final Map<State.Field, Term> byConstructor = new HashMap<>();
+
+  /** Whether a field holds something else where an object is made in another way. */
+  private boolean isOneOfSeveral(Term object, String field, Term value) {
+    return object instanceof Input input
+        && severalWays.contains(input)
+        && wasSetByConstructor(input, field, value);
+  }
 
   private boolean wasSetByConstructor(Input object, String field, Term value) {
     return byConstructor.get(new State.Field(object, field)) == value;
@@ -198,13 +224,13 @@ final class Objects {
     boolean isThere =
         walker.base.code(type).flatMap(code -> code.instance(walker.visible)).isPresent();
     if (!isThere) {
-      build(object, Comparator.comparingInt(Objects::parameters));
+      build(object, PLAINEST);
     }
   }
 
   /** Whether an object can be made; if so, it is from now on. */
   private boolean build(Input object) {
-    return build(object, Comparator.comparingInt(Objects::parameters).reversed());
+    return build(object, PLAINEST.reversed());
   }
 
   private boolean build(Input object, Comparator<MethodCode> best) {
@@ -237,14 +263,50 @@ final class Objects {
             .thenComparing(c -> copies(c, object.type()))
             .thenComparing(best);
     return isMade(object, code.get().constructors(), order)
-        || isMade(object, walker.base.factories(code.get()), order);
+        || isMade(object, walker.base.factories(code.get()), order)
+        || isMade(object, walker.base.builders(code.get()), order)
+        || isConstant(object, code.get());
+  }
+
+  /** Whether a static final field of its class holds one. */
+  private boolean isConstant(Input object, ClassCode code) {
+    String type = Walker.internal(object.type());
+    Optional<String> field = code.constant(walker.visible).filter(name -> isFinal(code, name));
+    if (field.isEmpty()) {
+      return false;
+    }
+    State during = initialised.after(type).fork();
+    Term held = during.fields.get(State.Field.ofClass(type, field.get()));
+    if (!(held instanceof Term.Made made && made.type().equals(object.type()))) {
+      return false;
+    }
+    during.isKnownAs(held, object);
+    during.fields.keySet().removeIf(of -> of.object() instanceof Term.Constant);
+    byConstructor.putAll(during.fields);
+    makings.put(object, new Making(List.of(), during.fields, during.elements, during.made));
+    built.put(object, new Walked.Constant(field.get()));
+    severalWays.add(object);
+    return true;
+  }
+
+  private static boolean isFinal(ClassCode code, String field) {
+    return code.field(field).filter(Statics::isFinal).isPresent();
   }
 
   private boolean isMade(Input object, List<MethodCode> makers, Comparator<MethodCode> order) {
-    return makers.stream()
-        .filter(maker -> walker.visible.sees(maker.ref().type(), maker.node().access))
-        .sorted(order)
-        .anyMatch(maker -> build(object, maker));
+    List<MethodCode> open =
+        makers.stream()
+            .filter(maker -> walker.visible.sees(maker.ref().type(), maker.node().access))
+            .sorted(order)
+            .toList();
+    Optional<MethodCode> used = open.stream().filter(maker -> build(object, maker)).findFirst();
+    used.filter(maker -> open.size() > 1 || decides(makings.get(object)))
+        .ifPresent(maker -> severalWays.add(object));
+    return used.isPresent();
+  }
+
+  private static boolean decides(Making making) {
+    return making.constraints().stream().anyMatch(one -> one.reason().isWritten());
   }
 
   /** Whether making it needs an object of its own class, which would have to be made as well. */
@@ -260,15 +322,28 @@ final class Objects {
   /**
    * Whether an object can be made so.
    *
-   * @param maker a constructor, or a static method that gives a new object
+   * @param maker a constructor, or a method that gives a new object: a static one, or a builder's
    */
   private boolean build(Input object, MethodCode maker) {
     Optional<Path> path = maker.shortest();
     if (path.isEmpty()) {
       return false;
     }
+    State before = walker.state;
+    State during = before.fork();
     List<Input> arguments = new ArrayList<>();
-    List<Term> all = new ArrayList<>(maker.isStatic() ? List.of() : List.of(object));
+    List<Term> all = new ArrayList<>();
+    boolean isConstructor = maker.ref().name().equals("<init>");
+    if (isConstructor) {
+      all.add(object);
+    } else if (!maker.isStatic()) {
+      Input builder = builder(object, maker.ref().type());
+      if (!isBuilt(builder, during)) {
+        return false;
+      }
+      arguments.add(builder);
+      all.add(builder);
+    }
     Type[] types = Type.getArgumentTypes(maker.node().desc);
     List<String> names = maker.parameters();
     for (int i = 0; i < types.length; i++) {
@@ -281,8 +356,6 @@ final class Objects {
       arguments.add(argument);
       all.add(argument);
     }
-    State before = walker.state;
-    State during = before.fork();
     Runnable back = walker.elsewhere();
     nesting++;
     int depth = walker.depth;
@@ -300,19 +373,36 @@ final class Objects {
       back.run();
     }
     boolean isNew = given instanceof Term.Made made && made.type().equals(object.type());
-    if (maker.isStatic() && !isNew) {
+    if (!isConstructor && !isNew) {
       return false;
     }
     during.fields.keySet().removeAll(before.fields.keySet());
-    if (maker.isStatic()) {
+    if (!isConstructor) {
       during.isKnownAs(given, object);
     }
     during.elements.keySet().removeAll(before.elements.keySet());
     byConstructor.putAll(during.fields);
     makings.put(
         object, new Making(during.constraints, during.fields, during.elements, during.made));
-    built.put(object, new Walked.Built(maker.ref(), arguments));
+    built.put(object, new Walked.New(maker.ref(), arguments));
     return true;
+  }
+
+  private static Input builder(Input object, String type) {
+    return new Input(object.name() + ".builder", "L" + type + ";", Term.Source.ARGUMENT, null);
+  }
+
+  /** Whether the builder of an object can be made; if so, it is, in a state. */
+  private boolean isBuilt(Input builder, State in) {
+    State now = walker.state;
+    walker.state = in;
+    nesting++;
+    try {
+      return build(builder, PLAINEST);
+    } finally {
+      nesting--;
+      walker.state = now;
+    }
   }
 
   // ---- enums ----
@@ -324,7 +414,7 @@ final class Objects {
   /** What a field of an enum's constants holds, by constant. */
   private Term ofConstant(Term constant, FieldInsnNode field) {
     String type = Walker.internal(constant.type());
-    Map<State.Field, Term> fields = ofEnum(type);
+    Map<State.Field, Term> fields = initialised.after(type).fields;
     List<Term.Case> cases = new ArrayList<>();
     for (EnumValue value : constants(constant.type())) {
       Term made = fields.get(State.Field.ofClass(type, value.name()));
@@ -338,30 +428,6 @@ final class Objects {
       cases.add(Instructions.isConstant(constant, value, held));
     }
     return Term.choice(field.name, field.desc, cases);
-  }
-
-  private Map<State.Field, Term> ofEnum(String type) {
-    Map<State.Field, Term> known = enums.get(type);
-    if (known == null) {
-      enums.put(type, Map.of()); // It may be asked for while it, or another one, is initialised.
-      known = initialised(type);
-      enums.put(type, known);
-    }
-    return known;
-  }
-
-  private Map<State.Field, Term> initialised(String type) {
-    State during = new State();
-    Optional<Path> path =
-        walker.base.code(new Ref(type, "<clinit>()V")).flatMap(MethodCode::shortest);
-    try {
-      if (path.isPresent()) {
-        walker.apart(during, path.get(), List.of());
-      }
-    } catch (Walker.NotFollowed e) {
-      return Map.of(); // Nothing is known of its constants then.
-    }
-    return during.fields;
   }
 
   /** Whether something of a type can be had only as a double. */

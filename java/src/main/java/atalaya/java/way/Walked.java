@@ -1,9 +1,14 @@
 package atalaya.java.way;
 
 import atalaya.core.solve.Solution;
+import atalaya.core.solve.Solver;
 import atalaya.core.term.Constraint;
+import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Constraint.Reason;
+import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.Term;
 import atalaya.java.way.CodeBase.Ref;
+import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashSet;
 import java.util.List;
@@ -16,6 +21,7 @@ import java.util.Set;
  *
  * @param steps the conditions that it passes, in order
  * @param causes where the way went, that each constraint comes from, as far as it does
+ * @param ends the calls of which they say that they throw nothing
  * @param own the constraints that come from code of the route itself
  * @param inLoops the constraints that come from code in loops
  * @param points what it passes, by internal name of the class
@@ -23,6 +29,8 @@ import java.util.Set;
  * @param thrown the internal name of the exception that ends it, or empty
  * @param goesOn whether it was not followed to its end
  * @param built how the objects are made that it needs
+ * @param asMade what of their state follows from how they are made, and from what
+ * @param restsOnMaking whether what it needs turns on objects that could be made in other ways
  * @param narrowings inputs that are taken for more than they are declared as, as that
  * @param typeTests what stands for whether inputs are of a type
  * @param doubles the inputs of which methods are called that a double answers
@@ -37,6 +45,7 @@ record Walked(
     List<Constraint> constraints,
     List<Passed> steps,
     Map<Constraint, Cause> causes,
+    Map<Constraint, String> ends,
     Set<Constraint> own,
     Set<Constraint> inLoops,
     Map<String, BitSet> points,
@@ -44,6 +53,8 @@ record Walked(
     String thrown,
     boolean goesOn,
     Map<Term.Input, Built> built,
+    Map<Term.Input, Term> asMade,
+    boolean restsOnMaking,
     Set<Term.Input> narrowings,
     Map<Term.Input, TypeTest> typeTests,
     Set<Term.Input> doubles,
@@ -79,6 +90,21 @@ record Walked(
   }
 
   /**
+   * The inputs under which also what need not be so is as objects are made, where there are any.
+   */
+  Solution.Found asMade(Solver solver, Solution.Found found) {
+    List<Constraint> more = new ArrayList<>(constraints);
+    asMade.forEach(
+        (state, made) -> {
+          if (found.inputs().containsKey(state)) {
+            more.add(new Compared(state, Relation.EQUAL, made, Reason.unwritten(0)));
+          }
+        });
+    boolean isAsked = more.size() > constraints.size();
+    return isAsked ? solver.find(more).filter(also -> also.open().isEmpty()).orElse(found) : found;
+  }
+
+  /**
    * Where a path ended earlier than it was to, because a call throws whatever the inputs.
    *
    * @param level how many methods stand before its own on the route, at least 0
@@ -103,12 +129,26 @@ record Walked(
   /** Code asks whether an input is of a type, a descriptor. */
   record TypeTest(Term.Input of, String type) {}
 
+  /** How a test comes by an object. */
+  sealed interface Built {
+    /** What it is made from. */
+    List<Term.Input> arguments();
+  }
+
   /**
-   * How an object is made.
+   * An object that is made.
    *
-   * @param by a constructor, or a static method that gives a new one
+   * @param by a constructor, or a method that gives a new one: a static one, or a builder's
    */
-  record Built(Ref by, List<Term.Input> arguments) {}
+  record New(Ref by, List<Term.Input> arguments) implements Built {}
+
+  /** An object that a static final field of its class holds. */
+  record Constant(String field) implements Built {
+    @Override
+    public List<Term.Input> arguments() {
+      return List.of();
+    }
+  }
 
   /**
    * A call of something that a double stands in for.

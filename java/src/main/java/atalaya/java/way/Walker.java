@@ -13,6 +13,7 @@ import java.util.BitSet;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -35,7 +36,10 @@ import org.objectweb.asm.tree.analysis.Frame;
  * 1976), so that it comes out what has to hold for the path to be taken.
  */
 final class Walker {
+  /** So deep calls are followed, and a little deeper those of methods that decide nothing. */
   private static final int DEEPEST = 4;
+
+  private static final int DEEPEST_STRAIGHT = 6;
 
   /** A path that can't be followed. */
   static final class NotFollowed extends Exception {
@@ -73,6 +77,8 @@ final class Walker {
   final Map<String, BitSet> points = new HashMap<>();
   final Set<Term.Input> doubles = new LinkedHashSet<>();
   final Set<Term.Input> handedOn = new LinkedHashSet<>();
+  final Map<Term.Input, Term> asMade = new LinkedHashMap<>();
+  final Map<Constraint, String> ends = new LinkedHashMap<>();
   final Set<Walked.Asked> asked = new LinkedHashSet<>();
   final List<Walked.Effect> effects = new ArrayList<>();
   final Set<String> surroundings = new LinkedHashSet<>();
@@ -169,6 +175,7 @@ final class Walker {
         walker.state.constraints,
         walker.steps,
         walker.causes,
+        walker.ends,
         walker.own,
         walker.inLoops,
         walker.points,
@@ -176,6 +183,8 @@ final class Walker {
         end.thrown(),
         end.goesOn(),
         walker.objects.built(),
+        walker.asMade,
+        walker.objects.restsOnMaking(),
         walker.objects.narrowings(),
         walker.types.asked(),
         walker.doubles,
@@ -458,9 +467,15 @@ final class Walker {
     };
   }
 
+  /** Whether what is done now only serves to compute something. */
+  boolean isApart() {
+    return apart;
+  }
+
   /** Whether what is called is no longer followed. */
-  boolean isAtEnd() {
-    return depth > DEEPEST || allowance.isSpent();
+  boolean isAtEnd(MethodCode called) {
+    int deepest = called.isStraight() ? DEEPEST_STRAIGHT : DEEPEST;
+    return depth > deepest || allowance.isSpent();
   }
 
   int line() {

@@ -115,7 +115,8 @@ public final class WayFinder {
     WaySearch.Result result =
         new WaySearch(known, solver, quick, wanted, route, sites, code.get()).run();
     if (result instanceof WaySearch.Solved solved) {
-      return new Answer.Found(way(route, solved.walked(), solved.solution(), wanted));
+      Walked walked = solved.walked();
+      return new Answer.Found(way(route, walked, walked.asMade(solver, solved.solution()), wanted));
     }
     if (result instanceof WaySearch.OnlyPath only) {
       return new Answer.Found(unsolved(route, only.path()));

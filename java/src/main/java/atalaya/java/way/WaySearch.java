@@ -228,7 +228,8 @@ final class WaySearch {
           others(next.get(), walked.get(), conflict.get());
         }
         onlyOwnConflicts &=
-            walked.get().own().contains(conflict.get().one())
+            !walked.get().restsOnMaking()
+                && walked.get().own().contains(conflict.get().one())
                 && walked.get().own().contains(conflict.get().other());
       }
       left = certain.isThere() ? Math.min(left - 1, MORE_TRIES) : left - 1;

@@ -73,7 +73,8 @@ final class Wording {
   private List<Given> objects(Set<Input> told, Set<Input> parts) {
     List<Given> objects = new ArrayList<>();
     for (Input object : walked.built().keySet()) {
-      if (!told.contains(object) && !parts.contains(object)) {
+      boolean isTold = told.stream().anyMatch(input -> input.name().equals(object.name()));
+      if (!isTold && !parts.contains(object)) {
         boolean isReceiver = object.equals(walked.receiver());
         objects.add(given(object, writing.object(object), isReceiver ? "" : "the object's state"));
       }

@@ -412,8 +412,16 @@ final class Writing {
     if (known != null) {
       return known;
     }
-    Walked.Built built = walked.built().get(input);
-    List<String> arguments = values(built.by(), built.arguments());
+    if (walked.built().get(input) instanceof Walked.Constant constant) {
+      String taken = Literals.simple(input.type()) + "." + constant.field();
+      made.by(taken, input);
+      return taken;
+    }
+    Walked.New built = (Walked.New) walked.built().get(input);
+    List<String> arguments =
+        isBuilders(built.by())
+            ? List.of(value(built.arguments().get(0)))
+            : values(built.by(), built.arguments());
     List<String> calls = setting(input);
     String plain = making(built.by(), arguments);
     String making = calls.isEmpty() ? plain : statements.told(plain);
@@ -450,6 +458,9 @@ final class Writing {
   private String making(Ref by, List<String> arguments) {
     String type = by.type();
     String name = Literals.simple("L" + type + ";");
+    if (isBuilders(by)) {
+      return arguments.get(0) + "." + by.name() + "()";
+    }
     if (!by.name().equals("<init>")) {
       return name + "." + by.name() + "(" + String.join(", ", arguments) + ")";
     }
@@ -460,6 +471,12 @@ final class Writing {
     String in = arguments.get(0).endsWith("null") ? madePlainly(outer.get()) : arguments.get(0);
     String others = String.join(", ", arguments.subList(1, arguments.size()));
     return in + ".new " + name.substring(name.lastIndexOf('.') + 1) + "(" + others + ")";
+  }
+
+  /** Whether a method is called on what builds an object. */
+  private boolean isBuilders(Ref by) {
+    return !by.name().equals("<init>")
+        && base.code(by).filter(method -> !method.isStatic()).isPresent();
   }
 
   /** The call of what a test calls. */

@@ -216,7 +216,7 @@ class WaysTest {
     }
     assertThat(answer).isInstanceOf(WayFinder.Answer.Found.class);
     Way way = ((WayFinder.Answer.Found) answer).way();
-    assertThat(way.setUp().code()).as("open: " + way.setUp().open()).isNotEmpty();
+    assertThat(way.setUp().code()).as("open: " + way.setUp()).isNotEmpty();
     assertThat(way.setUp().assumed())
         .isEqualTo(isAssumed ? List.of(place.cannot().substring(ASSUMED.length())) : List.of());
     assertThat(way.method()).isEqualTo(code.name() + "#" + method.name());
