@@ -467,13 +467,18 @@ public final class CodeBase {
     return bytes.containsKey(type) ? read(type) : Optional.empty();
   }
 
+  /** What handlers of a class are for may be known only by reading others meanwhile. */
   private Optional<ClassCode> read(String type) {
-    return codes.computeIfAbsent(
-        type,
-        t ->
-            Optional.ofNullable(bytes.get(t))
-                .or(() -> isOfPlatform(t) ? Optional.empty() : libraries.apply(t))
-                .flatMap(file -> ClassCode.read(file, exceptions)));
+    Optional<ClassCode> known = codes.get(type);
+    if (known != null) {
+      return known;
+    }
+    Optional<ClassCode> read =
+        Optional.ofNullable(bytes.get(type))
+            .or(() -> isOfPlatform(type) ? Optional.empty() : libraries.apply(type))
+            .flatMap(file -> ClassCode.read(file, exceptions));
+    Optional<ClassCode> first = codes.putIfAbsent(type, read);
+    return first == null ? read : first;
   }
 
   /** Whether no library can have a class: the JVM takes these from nowhere else. */
