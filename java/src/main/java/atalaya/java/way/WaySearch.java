@@ -478,8 +478,9 @@ final class WaySearch {
     for (Constraint constraint : List.of(conflict.other(), conflict.one())) {
       Walked.Cause cause = walked.causes().get(constraint);
       boolean isHere = cause != null && cause.level() == route.size() - 1;
-      if (isComputed && isHere) {
-        otherwise(failed, position(moves, cause.edge()));
+      int at = isHere ? position(moves, cause.edge()) : -1;
+      if (isComputed && at >= 0) {
+        otherwise(failed, at);
       } else if (cause != null) {
         boolean ofTurn =
             isAlone || isHere && PathSearch.steersLoop(code, cause.edge().edge().from());
