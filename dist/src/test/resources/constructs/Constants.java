@@ -18,6 +18,28 @@ public class Constants {
     }
   }
 
+  /** Nobody but the compiler knows these values. */
+  static class Elsewhere {
+    static final boolean ON = 2 > 1; //:
+    static final boolean off = !ON; //:
+  }
+
+  static int known(int n, boolean is) {
+    if (Elsewhere.ON && n > LIMIT) { //+ n > LIMIT: true- false+
+      return 1; //-
+    }
+    if (Elsewhere.off || is) { //+ is: true+ false-
+      n++; //+
+    }
+    if (!Elsewhere.ON || n == 2 && is) { //+ n == 2: true+ false- ;; is: true+ false-
+      n += Elsewhere.off || n == 3 ? 1 : 2; //+ n == 3: true- false+
+    }
+    if (Elsewhere.off && is) {
+      n++;
+    }
+    return n; //+
+  }
+
   static int labels(int n) {
     switch (n) { //+ switch (n): LIMIT+ LIMIT * 2- -1- default-
       case LIMIT:
@@ -33,5 +55,6 @@ public class Constants {
   static void drive() {
     quiet(1); //+
     labels(10); //+
+    known(1, true); //+
   }
 }

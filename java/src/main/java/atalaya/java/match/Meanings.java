@@ -12,10 +12,15 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.objectweb.asm.Opcodes;
 
 /** What the instructions of a method that steer control are in its source. */
 final class Meanings {
+  /** In capitals, or of a class by its name. */
+  private static final Pattern CONSTANT =
+      Pattern.compile("(.*\\.)?[A-Z][A-Z0-9_]*|(.*\\.)?[A-Z]\\w*\\.\\w+");
+
   private Meanings() {}
 
   /**
@@ -68,8 +73,9 @@ final class Meanings {
   }
 
   /**
-   * Where a condition of the source found no jump, it may be constant, or the source may be another
-   * one than was compiled: the other conditions on its line are not believed either.
+   * Where a condition of the source found no jump, the source may be another one than was compiled:
+   * the other conditions on its line are not believed either. What is named like a constant may be
+   * one, for which compilers make no jump.
    */
   private static Map<CodeItem, SourceItem> withoutDoubtful(
       SourceCode source, Map<CodeItem, SourceItem> meanings) {
@@ -81,7 +87,9 @@ final class Meanings {
     }
     Set<Integer> doubtful = new HashSet<>();
     for (SourceItem item : source.items()) {
-      if (item instanceof SourceItem.Test test && !found.contains(test.condition())) {
+      if (item instanceof SourceItem.Test test
+          && !found.contains(test.condition())
+          && !isNamedLikeConstant(test)) {
         doubtful.add(test.condition().line());
       }
     }
@@ -93,6 +101,10 @@ final class Meanings {
                 meaning instanceof SourceItem.Test test
                     && doubtful.contains(test.condition().line()));
     return believed;
+  }
+
+  private static boolean isNamedLikeConstant(SourceItem.Test test) {
+    return test.optionalEvidence() && CONSTANT.matcher(test.condition().text()).matches();
   }
 
   private static boolean steers(SourceItem item) {
