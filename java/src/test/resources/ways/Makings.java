@@ -1,3 +1,4 @@
+import java.io.BufferedReader;
 import java.io.File;
 import java.io.FileInputStream;
 import java.io.IOException;
@@ -6,12 +7,14 @@ import java.io.InputStreamReader;
 import java.io.Reader;
 import java.io.UnsupportedEncodingException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.SortedSet;
+import java.util.stream.Stream;
 
 /**
  * How what a test needs is made, and of what type it is then. Each method has one place where it
@@ -201,7 +204,7 @@ class Makings {
     try {
       text.getBytes("UTF-8");
     } catch (UnsupportedEncodingException e) {
-      throw new Here(); // what line 202 needs can't be
+      throw new Here(); // what line 205 needs can't be
     }
   }
 
@@ -523,6 +526,106 @@ class Makings {
     list(new Object[] {many, many});
     if (many == 3) {
       throw new Here(); // as long as Makings.list(..) throws nothing
+    }
+  }
+
+  // ---- what the platform refuses ----
+
+  private static List<Object> cut(Object[] all, int many) {
+    return many <= 0 ? new ArrayList<>() : Arrays.asList(all).subList(0, many);
+  }
+
+  static void cutOff(int many) {
+    cut(new Object[] {1, 2, 3, 4}, many);
+    if (many == 3) {
+      throw new Here(); // as long as List.subList(..) throws nothing
+    }
+  }
+
+  static void renamed(int many) {
+    Arrays.asList("Sylt", "Juist").set(1, "Amrum");
+    if (many == 3) {
+      throw new Here(); // as long as List.set(..) throws nothing
+    }
+  }
+
+  private static int[] shades(int[] of) {
+    int[] all = new int[2];
+    Arrays.setAll(all, i -> of[i]);
+    return all;
+  }
+
+  static void shaded(int many) {
+    shades(new int[] {many, many});
+    if (many == 3) {
+      throw new Here(); // as long as Arrays.setAll(..) throws nothing
+    }
+  }
+
+  private static void same(Stream<?> one, Stream<?> other) {
+    if (one == other) {
+      throw new Here(); // open
+    }
+  }
+
+  private static BufferedReader buffered(Reader from) {
+    return from instanceof BufferedReader ? (BufferedReader) from : new BufferedReader(from);
+  }
+
+  static void sameLines(Reader one, Reader other) {
+    same(buffered(one).lines(), buffered(other).lines());
+  }
+
+  // ---- thrown once more, and caught as something else ----
+
+  interface Log {
+    String read(Reader from) throws IOException;
+  }
+
+  static void readAndClosed(Log log, Reader from) {
+    try (Reader closing = from) {
+      log.read(closing);
+    } catch (IOException e) {
+      throw new Here();
+    }
+  }
+
+  // ---- in a list ----
+
+  interface Bell {
+    void ring();
+  }
+
+  private static void ring(Object bell) {
+    if (bell instanceof Bell) {
+      ((Bell) bell).ring();
+      throw new Here();
+    }
+  }
+
+  @SuppressWarnings("rawtypes")
+  static void rung(List bells) {
+    for (Object bell : bells) {
+      ring(bell);
+    }
+  }
+
+  // ---- a double that is compared ----
+
+  interface Buoy {
+    int depth();
+
+    int lights();
+  }
+
+  private static boolean isBuoy(Buoy buoy, Object other) {
+    return buoy.equals(other);
+  }
+
+  static void compared(Buoy buoy) {
+    isBuoy(buoy, "Amrum");
+    if (buoy.depth() == 3) {
+      throw new Here();
     }
   }
 

@@ -1,6 +1,8 @@
 package atalaya.core.term;
 
+import java.lang.reflect.Method;
 import java.lang.reflect.Modifier;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -96,6 +98,18 @@ public final class Platform {
   /** Whether a type of the platform is what tests put something of their own in place of. */
   public static boolean isRole(String owner) {
     return ROLES.matcher(owner).matches() && isInterface(owner);
+  }
+
+  /** Whether a type of the platform asks for one method only. */
+  public static boolean isFunction(String owner) {
+    return type(owner).stream()
+            .flatMap(type -> Arrays.stream(type.getMethods()))
+            .filter(method -> Modifier.isAbstract(method.getModifiers()))
+            .map(Method::getName)
+            .filter(name -> !name.equals("equals"))
+            .distinct()
+            .count()
+        == 1;
   }
 
   /** Whether a type of the platform is an interface. */

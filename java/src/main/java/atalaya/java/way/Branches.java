@@ -1,6 +1,7 @@
 package atalaya.java.way;
 
 import atalaya.core.term.Constraint;
+import atalaya.core.term.EnumValue;
 import atalaya.core.term.Term;
 import atalaya.core.term.Values;
 import atalaya.java.way.CodeBase.Ref;
@@ -113,6 +114,29 @@ final class Branches {
     return cases.isEmpty()
         ? Optional.empty()
         : Optional.of(Term.choice(ref.name() + "(..)", type, cases));
+  }
+
+  /**
+   * Whether a call may throw that gives this and that in too many cases to be told; for an enum's
+   * constants that is found out one by one.
+   */
+  boolean mayThrow(Ref ref, List<Term> arguments) {
+    String type = arguments.isEmpty() ? "" : arguments.get(0).type();
+    List<EnumValue> constants = walker.objects.constants(type);
+    return constants.isEmpty()
+        || constants.stream()
+            .map(value -> new Term.Constant(value, type))
+            .anyMatch(constant -> throwsFor(constant, ref, arguments));
+  }
+
+  private boolean throwsFor(Term constant, Ref ref, List<Term> arguments) {
+    List<Term> all = new ArrayList<>(arguments);
+    all.set(0, constant);
+    return cases(ref, all)
+        .filter(Term.Choice.class::isInstance)
+        .map(of -> ((Term.Choice) of).cases())
+        .filter(of -> of.stream().allMatch(one -> one.thrown().isEmpty()))
+        .isEmpty();
   }
 
   private List<Term.Case> cases(List<Path> paths, List<Term> arguments) {

@@ -275,6 +275,7 @@ final class Calls {
       if (call.name.equals("getChars")) {
         mayWrite(arguments);
       }
+      isCompared(call, arguments);
       if (!result.isConstant() && MAY_THROW.matcher(call.name).matches()) {
         walker.require(new Completes(result, Reason.unwritten(walker.line())));
       }
@@ -289,6 +290,17 @@ final class Calls {
     }
     Optional<Ref> answering = answering(call, arguments);
     return answering.isPresent() ? own(call, answering.get(), arguments) : foreign(call, arguments);
+  }
+
+  private void isCompared(MethodInsnNode call, List<Term> arguments) {
+    Ref method = new Ref(call.owner, call.name + call.desc);
+    if (method.equals(Doubles.EQUALS)
+        && arguments.get(0) instanceof Term.Input input
+        && walker.objects.isDouble(input)) {
+      String name = answerName(input, call);
+      Term.Input answer = new Term.Input(name, "Z", Term.Source.ANSWER, null);
+      walker.asked.add(new Walked.Asked(input, method, answer, ""));
+    }
   }
 
   /** A class that is known is asked whether something is of it, or to take it for that. */
@@ -348,8 +360,9 @@ final class Calls {
         Term.operation(Term.Operator.CALL, Values.NAME, TEXT, List.of(constant)));
   }
 
-  private Term ordinal(Term constant) {
-    return walker.computed(Term.operation(Term.Operator.ORDINAL, "", "I", List.of(constant)));
+  /** Not computed, as by its operand the arrays are read by which a switch goes. */
+  private static Term ordinal(Term constant) {
+    return Term.operation(Term.Operator.ORDINAL, "", "I", List.of(constant));
   }
 
   /** Whether a call gives a constant of an enum by its name. */
@@ -510,11 +523,13 @@ final class Calls {
     if (result.isPresent()) {
       Completes ends = new Completes(result.get(), Reason.unwritten(walker.line()));
       walker.require(ends);
-      boolean mayRefuse = walker.base.mayRefuse(code.get());
-      if (mayRefuse && Branches.mayHaveOthers(code.get())) {
-        throwsNothing(call);
-      } else if (mayRefuse && !walker.isApart() && result.get() instanceof Term.Choice) {
-        walker.ends.put(ends, asText(call));
+      if (walker.base.mayRefuse(code.get())) {
+        boolean isTold = result.get() instanceof Term.Choice;
+        if (isTold ? Branches.mayHaveOthers(code.get()) : branches.mayThrow(ref, arguments)) {
+          throwsNothing(call);
+        } else if (isTold && !walker.isApart()) {
+          walker.ends.put(ends, asText(call));
+        }
       }
     }
     walker.changes.by(code.get(), arguments);
@@ -604,6 +619,11 @@ final class Calls {
       walker.requireThere(arguments.get(1));
     }
     Optional<Term.Input> collaborator = collaborator(call, arguments);
+    boolean isByDouble = collaborator.filter(walker.objects::isDouble).isPresent();
+    boolean mayThrow = Taking.mayMiss(call) || arguments.stream().anyMatch(this::mayFail);
+    if (!isByDouble && mayThrow) {
+      throwsNothing(call);
+    }
     if (collaborator.isEmpty()) {
       if (!isCloned(call, arguments)) {
         returns(call, arguments);
@@ -629,6 +649,23 @@ final class Calls {
     }
     isToldByCharset(call, arguments);
     return asked(collaborator.get(), call, arguments, "");
+  }
+
+  /**
+   * Whether what a call is given is code of the project that may end by an exception, or a double
+   * that answers with null what it is not told.
+   */
+  private boolean mayFail(Term argument) {
+    boolean isOfMany =
+        argument instanceof Term.Input input
+            && walker.objects.isDouble(input)
+            && Platform.isInterface(Walker.internal(input.type()))
+            && !Platform.isFunction(Walker.internal(input.type()));
+    return isOfMany
+        || Optional.ofNullable(walker.lambdas.get(argument))
+            .flatMap(walker.base::code)
+            .filter(code -> walker.base.mayRefuse(code) || code.takesElements())
+            .isPresent();
   }
 
   /** Who answers a call: a double, or what stands there, in whose place no test can put one. */

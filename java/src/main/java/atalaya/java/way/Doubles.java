@@ -26,6 +26,8 @@ import org.objectweb.asm.Type;
  * abstract classes one that extends them.
  */
 final class Doubles {
+  static final Ref EQUALS = new Ref("java/lang/Object", "equals(Ljava/lang/Object;)Z");
+
   private static final Set<String> ANY = Set.of("java/lang/Exception", "java/lang/Throwable");
 
   /** What is copied into a collection or a map is asked this. */
@@ -41,7 +43,6 @@ final class Doubles {
   private final Map<Input, Object> inputs;
   private final Function<Input, String> values;
   private final boolean isHashed;
-  private final Set<String> compared;
   private final Subclasses subclasses;
 
   /**
@@ -50,7 +51,6 @@ final class Doubles {
    * @param visible what the test may name
    * @param values what to write for an answer
    * @param isHashed whether what is called may ask doubles for their hash codes
-   * @param compared the names of inputs that are asked whether they equal something
    */
   Doubles(
       CodeBase base,
@@ -58,14 +58,12 @@ final class Doubles {
       Set<Walked.Asked> asked,
       Map<Input, Object> inputs,
       Function<Input, String> values,
-      boolean isHashed,
-      Set<String> compared) {
+      boolean isHashed) {
     this.base = base;
     this.asked = asked;
     this.inputs = inputs;
     this.values = values;
     this.isHashed = isHashed;
-    this.compared = compared;
     this.subclasses = new Subclasses(base, visible);
   }
 
@@ -83,7 +81,7 @@ final class Doubles {
     for (Walked.Asked one : asked) {
       boolean isThrown = Integer.valueOf(1).equals(inputs.get(one.answer()));
       boolean matters =
-          isAsked(input, one.of()) && (one.thrown().isEmpty() ? isDecided(one) : isThrown);
+          isToAnswer(input, one) && (one.thrown().isEmpty() ? isDecided(one) : isThrown);
       if (matters) {
         Optional<String> answer = one.thrown().isEmpty() ? answer(one) : thrown(one.thrown());
         String before =
@@ -95,12 +93,21 @@ final class Doubles {
       }
     }
     for (Walked.Asked one : asked) {
-      if (isAsked(input, one.of()) && one.thrown().isEmpty() && !isDecided(one)) {
+      if (isToAnswer(input, one) && one.thrown().isEmpty() && !isDecided(one)) {
         answers.computeIfAbsent(
             key.apply(one.method()), k -> returning(one.method(), Optional.empty()));
       }
     }
     return Optional.of(answers);
+  }
+
+  /** Equal to something are doubles as all objects are by themselves. */
+  private boolean isToAnswer(Input input, Walked.Asked one) {
+    return isAsked(input, one.of()) && !one.method().equals(EQUALS);
+  }
+
+  private boolean isCompared(Input input) {
+    return asked.stream().anyMatch(one -> isAsked(input, one.of()) && !isToAnswer(input, one));
   }
 
   /** Whether it matters what is answered. */
@@ -112,7 +119,7 @@ final class Doubles {
     return onlyMethod(type)
         .filter(only -> answers.keySet().stream().allMatch(only.name()::equals))
         .map(only -> lambda(only, answers.get(only.name())))
-        .orElseGet(() -> proxy(type, answers, compared.contains(input.name())));
+        .orElseGet(() -> proxy(type, answers, isCompared(input)));
   }
 
   /** Whether it is asked as what it is, or before it was taken for that. */

@@ -103,7 +103,7 @@ final class Exceptions {
   }
 
   private static Optional<List<String>> ofPlatform(MethodInsnNode call) {
-    return platform(call.owner).stream()
+    return Platform.type(call.owner).stream()
         .flatMap(
             type ->
                 Stream.<Executable>concat(
@@ -124,14 +124,6 @@ final class Exceptions {
             Type.getArgumentTypes(call.desc));
   }
 
-  private static Optional<Class<?>> platform(String type) {
-    try {
-      return Optional.of(Class.forName(type.replace('/', '.'), false, null));
-    } catch (ClassNotFoundException e) {
-      return Optional.empty();
-    }
-  }
-
   private boolean isChecked(String type) {
     boolean isAny = type.equals("java/lang/Exception") || type.equals("java/lang/Throwable");
     return !isAny && !isA(type, "java/lang/RuntimeException") && !isA(type, "java/lang/Error");
@@ -149,7 +141,7 @@ final class Exceptions {
       String below = at;
       at =
           base.above(below)
-              .or(() -> platform(below).map(Class::getSuperclass).map(Type::getInternalName))
+              .or(() -> Platform.type(below).map(Class::getSuperclass).map(Type::getInternalName))
               .orElse(null);
     }
     return at != null;

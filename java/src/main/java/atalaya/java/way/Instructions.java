@@ -9,12 +9,15 @@ import atalaya.core.term.EnumValue;
 import atalaya.core.term.Platform;
 import atalaya.core.term.Term;
 import atalaya.core.term.Term.Operator;
+import atalaya.java.way.CodeBase.Ref;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.objectweb.asm.Handle;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.AbstractInsnNode;
@@ -464,6 +467,7 @@ final class Instructions extends Interpreter<Symbol> {
           making.name.startsWith("makeConcat")
               ? Concatenation.of(making, arguments)
               : walker.newObject(type.getDescriptor());
+      body(making).ifPresent(of -> walker.lambdas.put(made, of));
       return Symbol.of(made, type.getDescriptor());
     }
     if (!(instruction instanceof MethodInsnNode call)) {
@@ -472,6 +476,15 @@ final class Instructions extends Interpreter<Symbol> {
     Term result = calls.call(call, arguments);
     boolean isVoid = Type.getReturnType(call.desc) == Type.VOID_TYPE;
     return isVoid ? null : Symbol.of(result, Type.getReturnType(call.desc).getDescriptor());
+  }
+
+  /** The method that a lambda or a reference is for. */
+  private static Optional<Ref> body(InvokeDynamicInsnNode making) {
+    return Arrays.stream(making.bsmArgs)
+        .filter(Handle.class::isInstance)
+        .map(of -> (Handle) of)
+        .map(of -> new Ref(of.getOwner(), of.getName() + of.getDesc()))
+        .findFirst();
   }
 
   @Override

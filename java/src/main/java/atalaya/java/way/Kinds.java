@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.objectweb.asm.Opcodes;
 
 /**
  * Of what types objects are (JLS 4.10). Types are descriptors; that of {@code null} is {@link
@@ -69,6 +70,21 @@ final class Kinds {
     return base.supertypes(Walker.internal(type))
         .map(above -> isAnyA(above, other))
         .orElseGet(() -> isOfPlatformA(type, other));
+  }
+
+  /** Whether nothing is of two types: both are classes, and neither extends the other. */
+  boolean exclude(String one, String other) {
+    return isClass(one)
+        && isClass(other)
+        && !isA(one, other).orElse(true)
+        && !isA(other, one).orElse(true);
+  }
+
+  private boolean isClass(String type) {
+    String name = Walker.internal(type);
+    return base.has(name)
+        ? (base.access(name) & Opcodes.ACC_INTERFACE) == 0
+        : Platform.type(name).filter(of -> !of.isInterface()).isPresent();
   }
 
   private static boolean isPlain(String type) {

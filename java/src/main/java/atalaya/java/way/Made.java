@@ -175,15 +175,19 @@ final class Made {
   private boolean isThereAnyway(Input input) {
     Object value = found.inputs().get(input);
     return input.usual() == Term.THERE
-        ? value instanceof Stand
+        ? isItself(value, input)
         : input.usual() instanceof Integer && input.isUsually(value) && !isThrowing(input);
+  }
+
+  /** Whether a value is something that is nothing else. */
+  private static boolean isItself(Object value, Input input) {
+    return value instanceof Stand stand && stand.name().equals(input.name());
   }
 
   /** Whether a call has to end as most of its kind do: it throws nothing, or gives something. */
   private boolean isAssumed(Input result) {
     Object value = found.inputs().get(result);
-    boolean isThere = value instanceof Stand stand && stand.name().equals(result.name());
-    return isThere
+    return isItself(value, result)
         ? !MAY_BE_MISSING.matcher(result.name()).find()
         : result.name().endsWith(REFUSES) && Integer.valueOf(0).equals(value);
   }

@@ -3,6 +3,7 @@ package atalaya.java.way;
 import atalaya.java.way.CodeBase.Ref;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -11,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
@@ -82,7 +84,7 @@ final class MethodCode {
     }
     handlers(exceptions);
     this.isStraight = edges.stream().allMatch(MethodCode::isStraight);
-    this.mayRefuse = throwsNew() || takesLast();
+    this.mayRefuse = throwsNew() || takesLast() || mayMiss();
     for (int i = 0; i < size; i++) {
       allPoints.or(points[i]);
       edges.get(i).stream().filter(e -> e.point() >= 0).forEach(e -> allPoints.set(e.point()));
@@ -444,6 +446,21 @@ final class MethodCode {
       }
     }
     return false;
+  }
+
+  /** Whether it takes elements of lists that may be missing. */
+  private boolean mayMiss() {
+    return instructions().anyMatch(i -> i instanceof MethodInsnNode call && Taking.mayMiss(call));
+  }
+
+  /** Whether it takes elements of arrays. */
+  boolean takesElements() {
+    return instructions()
+        .anyMatch(i -> i.getOpcode() >= Opcodes.IALOAD && i.getOpcode() <= Opcodes.SALOAD);
+  }
+
+  private Stream<AbstractInsnNode> instructions() {
+    return Arrays.stream(node.instructions.toArray());
   }
 
   /** Whether it takes the last element of an array, which an empty one does not have. */

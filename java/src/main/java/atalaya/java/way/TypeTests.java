@@ -50,6 +50,7 @@ final class TypeTests {
         term instanceof Term.Input input
             && !kinds.isA(input.type(), descriptor).orElse(false)
             && mayBe(kinds, input.type(), type)
+            && !kinds.exclude(input.type(), descriptor)
             && !mayBeValue(input, type);
     if (isOther) {
       Term.Input input = (Term.Input) term;
@@ -101,7 +102,9 @@ final class TypeTests {
       return isThere(input);
     }
     if (term instanceof Term.Input input && !mayBeValue(input, type)) {
-      return askedFor(input, type);
+      String descriptor = Type.getObjectType(type).getDescriptor();
+      boolean isNever = new Kinds(walker.base).exclude(input.type(), descriptor);
+      return isNever ? Term.of(0) : askedFor(input, type);
     }
     return Term.operation(Operator.INSTANCE_OF, type, "Z", List.of(term));
   }

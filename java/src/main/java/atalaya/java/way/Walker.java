@@ -79,6 +79,7 @@ final class Walker {
   final Set<Term.Input> handedOn = new LinkedHashSet<>();
   final Map<Term.Input, Term> asMade = new LinkedHashMap<>();
   final Map<Constraint, String> ends = new LinkedHashMap<>();
+  final Map<Term, CodeBase.Ref> lambdas = new HashMap<>();
   final Set<Walked.Asked> asked = new LinkedHashSet<>();
   final List<Walked.Effect> effects = new ArrayList<>();
   final Set<String> surroundings = new LinkedHashSet<>();
@@ -94,6 +95,7 @@ final class Walker {
   private final Steering steering;
   private final Allowance allowance;
   private final Calls calls = new Calls(this);
+  private final Raised raised = new Raised(this, calls);
   private final Map<Constraint, Walked.Cause> causes = new IdentityHashMap<>();
   private final Values nothing = new Values(Map.of());
   private final Set<Constraint> own = Collections.newSetFromMap(new IdentityHashMap<>());
@@ -303,11 +305,12 @@ final class Walker {
         return Optional.of(new End(null, internal(thrown.type())));
       }
       frame.clearStack();
-      frame.push(Symbol.of(thrown, ""));
+      frame.push(Symbol.of(raised.taken(thrown, edge.thrown()), ""));
     } else if (edge != null && !edge.thrown().isEmpty()) {
-      calls.throwing((MethodInsnNode) instruction, popped(instruction, frame), edge.thrown());
+      Term thrown =
+          raised.by((MethodInsnNode) instruction, popped(instruction, frame), edge.thrown());
       frame.clearStack();
-      frame.push(Symbol.of(Term.unknown("the exception", "L" + edge.thrown() + ";"), ""));
+      frame.push(Symbol.of(thrown, ""));
     } else if (instruction instanceof JumpInsnNode && opcode != Opcodes.GOTO
         || instruction instanceof LookupSwitchInsnNode) {
       Partings partings = new Partings(known.meanings(), code, line);

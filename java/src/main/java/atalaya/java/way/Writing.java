@@ -2,10 +2,8 @@ package atalaya.java.way;
 
 import atalaya.core.solve.Solution;
 import atalaya.core.term.ClassValue;
-import atalaya.core.term.Constraint;
 import atalaya.core.term.EnumValue;
 import atalaya.core.term.Stand;
-import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.core.term.Term.Source;
 import atalaya.java.way.CodeBase.Ref;
@@ -66,31 +64,12 @@ final class Writing {
     this.setters = new Setters(base, visible);
     boolean isHashed = entry.code().equals("hashCode()I");
     this.doubles =
-        new Doubles(
-            base, visible, walked.asked(), found.inputs(), this::value, isHashed, compared(walked));
+        new Doubles(base, visible, walked.asked(), found.inputs(), this::value, isHashed);
   }
 
   /** All statements, the call last; empty where it can't be told which of two objects is meant. */
   Optional<List<String>> statements(String call) {
     return statements.with(call);
-  }
-
-  /** The inputs of which code asks whether they equal something. */
-  private static Set<String> compared(Walked walked) {
-    Set<String> compared = new HashSet<>();
-    for (Constraint constraint : walked.constraints()) {
-      for (Term term : constraint.terms()) {
-        term.visit(
-            part -> {
-              if (part instanceof Term.Operation call
-                  && call.detail().endsWith(".equals(Ljava/lang/Object;)Z")
-                  && call.operands().get(0) instanceof Input input) {
-                compared.add(input.name());
-              }
-            });
-      }
-    }
-    return compared;
   }
 
   /**
@@ -389,7 +368,7 @@ final class Writing {
       }
       String usual =
           isArray ? Literals.usual(of.type().substring(1)).orElse("null") : usualElement(of, i);
-      elements.add(element.map(this::value).orElse(usual));
+      elements.add(element.map(one -> element(of, one)).orElse(usual));
       element.ifPresent(made::along);
     }
     String all = String.join(", ", elements);
@@ -397,6 +376,17 @@ final class Writing {
         isArray
             ? "new " + Literals.simple(of.type()) + " {" + all + "}"
             : Containers.made(Walker.internal(of.type()), all));
+  }
+
+  /** What a lambda is for has to be said where the type of the elements does not say it. */
+  private String element(Input of, Input element) {
+    String value = value(element);
+    boolean isSaid = of.type().startsWith("[") || elementTypes.containsKey(of);
+    boolean needsType = isLambda(value) && !isSaid;
+    if (needsType) {
+      inWords.put(cast(element.type()) + value, inWords.get(value));
+    }
+    return needsType ? cast(element.type()) + value : value;
   }
 
   /** A letter, or what goes for an element of another type. */
