@@ -2,6 +2,13 @@
 public final class Checks {
   private Checks() {}
 
+  /** Takes not everything. */
+  public static class Permit {
+    public Permit(int days) {
+      that(days > 2, "too short");
+    }
+  }
+
   /** Throws unless something holds. */
   public static void that(boolean holds, String otherwise) {
     if (!holds) {

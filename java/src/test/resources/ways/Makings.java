@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.SortedSet;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
 
 /**
@@ -204,7 +205,7 @@ class Makings {
     try {
       text.getBytes("UTF-8");
     } catch (UnsupportedEncodingException e) {
-      throw new Here(); // what line 205 needs can't be
+      throw new Here(); // what line 206 needs can't be
     }
   }
 
@@ -596,6 +597,11 @@ class Makings {
     void ring();
   }
 
+  private static void strike(Bell bell) {
+    bell.ring();
+    throw new Here(); // open
+  }
+
   private static void ring(Object bell) {
     if (bell instanceof Bell) {
       ((Bell) bell).ring();
@@ -626,6 +632,61 @@ class Makings {
     isBuoy(buoy, "Amrum");
     if (buoy.depth() == 3) {
       throw new Here();
+    }
+  }
+
+  // ---- arrays that are written to ----
+
+  static void marked(int[] marks, int at) {
+    marks[at] = 2;
+    if (at == 1) {
+      throw new Here();
+    }
+  }
+
+  // ---- what something is taken for ----
+
+  static void said(Object word, int many) {
+    String text = (String) word;
+    if (word != null && many == 3) {
+      throw new Here();
+    }
+  }
+
+  interface Flag {
+    String colour();
+  }
+
+  static void flagged(Bell bell) {
+    if (bell instanceof Flag) {
+      throw new Here(); // open
+    }
+  }
+
+  abstract static class Chime implements Bell {}
+
+  static void chimed(List<Chime> chimes) {
+    for (Bell bell : chimes) {
+      strike(bell);
+    }
+  }
+
+  // ---- a library that refuses ----
+
+  static void permitted(int days) {
+    new Checks.Permit(days);
+    if (days == 3) {
+      throw new Here(); // as long as Checks.Permit.new(..) throws nothing
+    }
+  }
+
+  // ---- what extends what holds something ----
+
+  static class Tally extends AtomicLong {}
+
+  static void tallied(int many) {
+    if (new Tally().get() == 0 && many == 3) {
+      throw new Here(); // open
     }
   }
 

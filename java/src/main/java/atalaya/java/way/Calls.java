@@ -244,6 +244,9 @@ final class Calls {
       if (Containers.isContainer(call.owner)) {
         containers.made(arguments.get(0), arguments.subList(1, arguments.size()));
       }
+      if (mayRefuse(call, arguments)) {
+        throwsNothing(call);
+      }
       returns(call, arguments);
       return unknown(call);
     }
@@ -301,6 +304,13 @@ final class Calls {
       Term.Input answer = new Term.Input(name, "Z", Term.Source.ANSWER, null);
       walker.asked.add(new Walked.Asked(input, method, answer, ""));
     }
+  }
+
+  /** Whether a library's constructor may not take what it is given. */
+  private boolean mayRefuse(MethodInsnNode constructor, List<Term> arguments) {
+    boolean isOfPlatform = constructor.owner.matches("javax?/.*");
+    boolean isPlain = arguments.stream().skip(1).allMatch(Term::isConstant);
+    return !isOfPlatform && !isPlain && !walker.base.isA(constructor.owner, "java/lang/Throwable");
   }
 
   /** A class that is known is asked whether something is of it, or to take it for that. */

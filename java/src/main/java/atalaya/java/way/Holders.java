@@ -52,10 +52,12 @@ final class Holders {
     return new State.Field(holder, "value");
   }
 
-  /** A new holder. */
+  /** A new holder; of what extends one it is not known how it is asked. */
   void made(Term made, List<Term> arguments) {
     String type = HELD.get(Walker.internal(made.type()));
-    put(made, arguments.isEmpty() ? Objects.initial(type) : arguments.get(0));
+    if (type != null) {
+      put(made, arguments.isEmpty() ? Objects.initial(type) : arguments.get(0));
+    }
   }
 
   private void put(Term holder, Term value) {
@@ -95,7 +97,8 @@ final class Holders {
 
   /** What a call of a holder gives; empty where that is not known. */
   Optional<Term> call(String name, Term holder, List<Term> arguments) {
-    Optional<Term> known = value(holder);
+    boolean isHolder = isHolder(Walker.internal(holder.type()));
+    Optional<Term> known = isHolder ? value(holder) : Optional.empty();
     if (known.isEmpty()) {
       return Optional.empty();
     }

@@ -345,7 +345,7 @@ final class Instructions extends Interpreter<Symbol> {
     if (isMap) {
       return key((Term.Input) array, ((Term.Operation) index).operands().get(0));
     }
-    walker.requireThere(array);
+    requireWithin(array, index);
     List<Term> known = walker.state.elements.get(array);
     int at = constant(index);
     boolean isConstant = at >= 0;
@@ -361,9 +361,6 @@ final class Instructions extends Interpreter<Symbol> {
       return written;
     }
     if (array instanceof Term.Input input && input.isFree()) {
-      Reason reason = Reason.unwritten(walker.line());
-      walker.require(new Compared(length(array), Relation.GREATER, index, reason));
-      walker.require(new Compared(index, Relation.AT_LEAST, Term.of(0), reason));
       return isConstant
           ? new Term.Input(input.name() + "[" + at + "]", type, Term.Source.ELEMENT, null)
           : Term.unknown(input.name() + "[..]", type);
@@ -374,6 +371,20 @@ final class Instructions extends Interpreter<Symbol> {
       return element;
     }
     return Term.unknown("element", type);
+  }
+
+  /** An array is there, and has the element. */
+  private void requireWithin(Term array, Term index) {
+    walker.requireThere(array);
+    boolean isGiven =
+        array instanceof Term.Input input
+            && input.isFree()
+            && !walker.state.elements.containsKey(array);
+    if (isGiven) {
+      Reason reason = Reason.unwritten(walker.line());
+      walker.require(new Compared(length(array), Relation.GREATER, index, reason));
+      walker.require(new Compared(index, Relation.AT_LEAST, Term.of(0), reason));
+    }
   }
 
   /** A number that is known, at least 0; else -1. */
@@ -443,6 +454,7 @@ final class Instructions extends Interpreter<Symbol> {
   public Symbol ternaryOperation(
       AbstractInsnNode instruction, Symbol array, Symbol index, Symbol value) {
     walker.builders.forget(List.of(value.term()));
+    requireWithin(array.term(), index.term());
     List<Term> known = walker.state.elements.get(array.term());
     int at = constant(index.term());
     if (known == null) {

@@ -1,7 +1,7 @@
 package atalaya.java.way;
 
-import atalaya.core.term.Constraint;
 import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.Platform;
 import atalaya.core.term.Term;
@@ -64,7 +64,20 @@ final class TypeTests {
               input, new Term.Input(input.name(), descriptor, input.source(), input.usual()))
           : input;
     }
+    if (term instanceof Term.Input input && mayBeValue(input, type)) {
+      Reason reason = Reason.unwritten(walker.line());
+      walker.require(new Compared(orNull(input, type), Relation.NOT_EQUAL, Term.of(0), reason));
+    }
     return term;
+  }
+
+  private static Term orNull(Term.Input input, String type) {
+    Compared isNull = new Compared(input, Relation.EQUAL, Term.NULL, Reason.unwritten(0));
+    return Term.either("cast", "Z", isNull, Term.of(1), isValue(input, type));
+  }
+
+  private static Term isValue(Term term, String type) {
+    return Term.operation(Operator.INSTANCE_OF, type, "Z", List.of(term));
   }
 
   private Term.Case narrowed(Term.Case one, String type) {
@@ -106,7 +119,7 @@ final class TypeTests {
       boolean isNever = new Kinds(walker.base).exclude(input.type(), descriptor);
       return isNever ? Term.of(0) : askedFor(input, type);
     }
-    return Term.operation(Operator.INSTANCE_OF, type, "Z", List.of(term));
+    return isValue(term, type);
   }
 
   /** Whether an input is declared as something of a type: then all that is there is. */
@@ -117,8 +130,7 @@ final class TypeTests {
   }
 
   private static Term isThere(Term.Input input) {
-    Compared isIt =
-        new Compared(input, Relation.NOT_EQUAL, Term.NULL, Constraint.Reason.unwritten(0));
+    Compared isIt = new Compared(input, Relation.NOT_EQUAL, Term.NULL, Reason.unwritten(0));
     return Term.either("instanceof", "Z", isIt, Term.of(1), Term.of(0));
   }
 

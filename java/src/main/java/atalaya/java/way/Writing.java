@@ -197,6 +197,7 @@ final class Writing {
             .findFirst();
     if (narrowed.isPresent()) {
       made.settle(isOfType(narrowed.get()));
+      made.lacks(!isA(narrowed.get().type(), input.type()));
       narrowing.add(narrowed.get());
       String value = value(narrowed.get());
       narrowing.remove(narrowed.get());
@@ -271,6 +272,11 @@ final class Writing {
         .filter(test -> test.of().equals(input))
         .filter(test -> new Kinds(base).isA(test.type(), input.type()).orElse(false))
         .map(test -> new Input(input.name(), test.type(), input.source(), input.usual()));
+  }
+
+  /** Whether what is of a type can be given as another one. */
+  private boolean isA(String type, String other) {
+    return new Kinds(base).isA(type, other).orElse(false);
   }
 
   /** Code that makes a double; the words alone where a person has to make it. */
@@ -381,6 +387,8 @@ final class Writing {
   /** What a lambda is for has to be said where the type of the elements does not say it. */
   private String element(Input of, Input element) {
     String value = value(element);
+    boolean isDouble = inWords.containsKey(value);
+    made.lacks(isDouble && !isA(element.type(), elementTypes.getOrDefault(of, OBJECT)));
     boolean isSaid = of.type().startsWith("[") || elementTypes.containsKey(of);
     boolean needsType = isLambda(value) && !isSaid;
     if (needsType) {
