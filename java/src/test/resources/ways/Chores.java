@@ -1573,4 +1573,12 @@ class Chores implements Cloneable {
       throw new Here(); // open
     }
   }
+
+  // ---- numbers that are one double ----
+
+  static void almostNever(long deadline) {
+    if (deadline != Long.MAX_VALUE && deadline == Long.MAX_VALUE - 1) {
+      throw new Here();
+    }
+  }
 }

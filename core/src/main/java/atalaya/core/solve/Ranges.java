@@ -23,6 +23,9 @@ final class Ranges {
           "java/lang/String.equals(Ljava/lang/Object;)Z",
           "java/lang/Object.equals(Ljava/lang/Object;)Z");
 
+  /** From here on not every whole number is a double of its own (IEEE 754). */
+  private static final double EXACT = 0x1p53;
+
   /** The values that are left for one thing. */
   private static final class Range {
     double from = Double.NEGATIVE_INFINITY;
@@ -204,8 +207,9 @@ final class Ranges {
       Constraint other = range.fromBy == by ? range.toBy : range.fromBy;
       return Optional.of(other == null ? by : other);
     }
+    boolean isExact = range.from > -EXACT && range.to < EXACT;
     boolean isFew = isWhole && range.to - range.from < 64 || range.from == range.to;
-    if (!isFew) {
+    if (!isFew || !isExact) {
       return Optional.empty();
     }
     Set<Constraint> excluding = new HashSet<>();
