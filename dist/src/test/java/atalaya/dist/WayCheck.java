@@ -240,6 +240,9 @@ final class WayCheck {
   }
 
   private static List<String> missed(RunFile run, Way way, atalaya.core.run.Test test) {
+    if (test == null) {
+      return List.of("its test did not run");
+    }
     List<String> missed = new ArrayList<>();
     for (Way.Step step : way.steps()) {
       ClassReach reach = run.reach(step.className());

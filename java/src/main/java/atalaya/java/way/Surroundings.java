@@ -3,6 +3,7 @@ package atalaya.java.way;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.objectweb.asm.tree.MethodInsnNode;
 
 /** What code asks of its surroundings: clock, chance, environment, files, network. */
@@ -44,14 +45,23 @@ final class Surroundings {
           "java/lang/ProcessBuilder",
           "java/lang/Runtime");
 
-  /** What ends the JVM, and with it all tests, and what waits for somebody at the keyboard. */
-  static final Set<String> HALTS = Set.of("System.exit", "System.in");
+  /** What writes to memory by its address, and reads from it. */
+  private static final Pattern BY_ADDRESS =
+      Pattern.compile("(get(?!Unsafe)|put|copy|set|free|reallocate|compareAnd).*");
 
   private Surroundings() {}
 
-  /** Whether a method or field of the platform halts tests. */
+  /**
+   * Whether a method or field of the platform ends the JVM, and with it all tests, or may, or waits
+   * for somebody at the keyboard.
+   */
   static boolean isHalting(String owner, String name) {
-    return owner.equals("java/lang/System") && HALTS.contains("System." + name);
+    return switch (owner) {
+      case "java/lang/System" -> name.equals("exit") || name.equals("in");
+      case "java/lang/Runtime" -> name.equals("exit") || name.equals("halt");
+      case "sun/misc/Unsafe", "jdk/internal/misc/Unsafe" -> BY_ADDRESS.matcher(name).matches();
+      default -> false;
+    };
   }
 
   static Optional<String> of(MethodInsnNode call) {
