@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 /**
@@ -205,7 +206,7 @@ class Makings {
     try {
       text.getBytes("UTF-8");
     } catch (UnsupportedEncodingException e) {
-      throw new Here(); // what line 206 needs can't be
+      throw new Here(); // what line 207 needs can't be
     }
   }
 
@@ -631,6 +632,49 @@ class Makings {
   static void compared(Buoy buoy) {
     isBuoy(buoy, "Amrum");
     if (buoy.depth() == 3) {
+      throw new Here();
+    }
+  }
+
+  // ---- what has to be there, and in range ----
+
+  private static void kept(Map<String, String> kept, Function<String, String> by) {
+    kept.computeIfAbsent("Sylt", by);
+  }
+
+  static void sounded(Function<String, String> by, int many) {
+    kept(new HashMap<>(), by);
+    if (many == 3) {
+      throw new Here();
+    }
+  }
+
+  static class Chart {
+    private static final int[] DEPTHS = {many(), many()};
+    private int at = -1;
+
+    private static int many() {
+      return 2;
+    }
+
+    void to(int place) {
+      at = place;
+    }
+
+    void sounding(int many) {
+      int depth = DEPTHS[at];
+      if (many == 3) {
+        throw new Here();
+      }
+    }
+  }
+
+  private static boolean isFar(int letter) {
+    return letter == 0x10A38 || letter == 0x0E38;
+  }
+
+  static void lettered(char letter) {
+    if (isFar(letter)) {
       throw new Here();
     }
   }

@@ -64,12 +64,24 @@ final class Candidates {
     this.enums = enums;
   }
 
-  /** Whether an input can have a value: no number of elements is negative. */
+  /** Whether an input can have a value: no number of elements is negative, no letter is large. */
   static boolean mayBe(Term.Input input, Object value) {
+    if (value instanceof Integer number && !isOf(input.type(), number)) {
+      return false;
+    }
     boolean isCount =
         (input.source() == Term.Source.ELEMENT || input.source() == Term.Source.STATE)
             && (input.name().endsWith(".size()") || input.name().endsWith(".length"));
     return !isCount || !(value instanceof Number number) || number.longValue() >= 0;
+  }
+
+  private static boolean isOf(String type, int number) {
+    return switch (type) {
+      case "B" -> number == (byte) number;
+      case "S" -> number == (short) number;
+      case "C" -> number == (char) number;
+      default -> true;
+    };
   }
 
   /** Values for an input that these conditions speak of. */

@@ -624,6 +624,7 @@ final class Calls {
     if (!call.owner.startsWith("java/") || call.owner.equals("java/util/Collections")) {
       walker.changes.ofAny(arguments);
     }
+    requireFunctions(call, arguments);
     boolean isInherited = walker.base.above(call.owner).filter(Containers::isContainer).isPresent();
     if (isInherited && call.name.endsWith("All") && arguments.size() == 2) {
       walker.requireThere(arguments.get(1));
@@ -659,6 +660,17 @@ final class Calls {
     }
     isToldByCharset(call, arguments);
     return asked(collaborator.get(), call, arguments, "");
+  }
+
+  /** The platform takes no null where it is to call a function. */
+  private void requireFunctions(MethodInsnNode call, List<Term> arguments) {
+    Type[] types = Type.getArgumentTypes(call.desc);
+    int first = arguments.size() - types.length;
+    for (int i = 0; call.owner.startsWith("java/util/") && i < types.length; i++) {
+      if (types[i].getDescriptor().startsWith("Ljava/util/function/")) {
+        walker.requireThere(arguments.get(first + i));
+      }
+    }
   }
 
   /**

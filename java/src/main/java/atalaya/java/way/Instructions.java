@@ -380,9 +380,11 @@ final class Instructions extends Interpreter<Symbol> {
         array instanceof Term.Input input
             && input.isFree()
             && !walker.state.elements.containsKey(array);
+    Reason reason = Reason.unwritten(walker.line());
     if (isGiven) {
-      Reason reason = Reason.unwritten(walker.line());
       walker.require(new Compared(length(array), Relation.GREATER, index, reason));
+    }
+    if (isGiven || index instanceof Term.Input input && input.isFree()) {
       walker.require(new Compared(index, Relation.AT_LEAST, Term.of(0), reason));
     }
   }
