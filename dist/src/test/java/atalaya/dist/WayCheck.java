@@ -124,6 +124,7 @@ final class WayCheck {
                 "java.time.*",
                 "java.math.*",
                 "java.io.*",
+                "java.net.*",
                 "java.nio.*",
                 "java.nio.charset.*",
                 "java.nio.file.*",
