@@ -124,7 +124,6 @@ final class WayCheck {
                 "java.time.*",
                 "java.math.*",
                 "java.io.*",
-                "java.net.*",
                 "java.nio.*",
                 "java.nio.charset.*",
                 "java.nio.file.*",
