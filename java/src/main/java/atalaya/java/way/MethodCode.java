@@ -56,6 +56,7 @@ final class MethodCode {
   private final boolean isStraight;
   private final boolean mayRefuse;
   private volatile Graph graph;
+  private volatile List<Ref> called;
   private volatile BitSet passedByAll;
   private volatile Optional<Path> shortest;
   private volatile Optional<List<Path>> fewPaths;
@@ -425,11 +426,14 @@ final class MethodCode {
 
   /** The methods that it calls, as its instructions name them. */
   List<Ref> called() {
-    List<Ref> called = new ArrayList<>();
-    for (AbstractInsnNode instruction : node.instructions) {
-      if (instruction instanceof MethodInsnNode call) {
-        called.add(new Ref(call.owner, call.name + call.desc));
-      }
+    if (called == null) {
+      called =
+          instructions()
+              .filter(MethodInsnNode.class::isInstance)
+              .map(instruction -> (MethodInsnNode) instruction)
+              .map(call -> new Ref(call.owner, call.name + call.desc))
+              .distinct()
+              .toList();
     }
     return called;
   }
