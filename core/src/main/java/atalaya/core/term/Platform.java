@@ -51,6 +51,7 @@ public final class Platform {
           "encode",
           "decode");
   private static final Map<String, Optional<Callee>> METHODS = new ConcurrentHashMap<>();
+  private static final Map<String, Optional<Class<?>>> TYPES = new ConcurrentHashMap<>();
 
   private static final Pattern ROLES =
       Pattern.compile(
@@ -134,6 +135,10 @@ public final class Platform {
    * @return empty for one of a later version, or none of the platform
    */
   public static Optional<Class<?>> type(String owner) {
+    return TYPES.computeIfAbsent(owner, Platform::found);
+  }
+
+  private static Optional<Class<?>> found(String owner) {
     try {
       return Optional.of(
           Class.forName(owner.replace('/', '.'), false, ClassLoader.getPlatformClassLoader()));

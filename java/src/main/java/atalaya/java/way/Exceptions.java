@@ -5,8 +5,10 @@ import atalaya.java.way.CodeBase.Ref;
 import java.lang.reflect.Executable;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
@@ -35,6 +37,9 @@ final class Exceptions {
       Set.of("java/lang/StringBuilder", "java/lang/StringBuffer");
 
   private final CodeBase base;
+
+  /** What methods of the platform declare: looked up once. */
+  private final Map<Ref, Optional<List<String>>> ofPlatform = new ConcurrentHashMap<>();
 
   Exceptions(CodeBase base) {
     this.base = base;
@@ -98,30 +103,33 @@ final class Exceptions {
     if (IN_MEMORY.contains(call.owner) && KEEPING.contains(call.name)) {
       return Optional.of(List.of());
     }
-    Optional<Ref> own = base.declaring(new Ref(call.owner, call.name + call.desc));
-    return own.isPresent() ? own.map(base::declared) : ofPlatform(call);
+    Ref called = new Ref(call.owner, call.name + call.desc);
+    Optional<Ref> own = base.declaring(called);
+    return own.isPresent()
+        ? own.map(base::declared)
+        : ofPlatform.computeIfAbsent(called, Exceptions::ofPlatform);
   }
 
-  private static Optional<List<String>> ofPlatform(MethodInsnNode call) {
-    return Platform.type(call.owner).stream()
+  private static Optional<List<String>> ofPlatform(Ref called) {
+    return Platform.type(called.type()).stream()
         .flatMap(
             type ->
                 Stream.<Executable>concat(
                     Arrays.stream(type.getMethods()), Arrays.stream(type.getConstructors())))
-        .filter(method -> isCalled(method, call))
+        .filter(method -> isCalled(method, called))
         .findFirst()
         .map(
             method ->
                 Arrays.stream(method.getExceptionTypes()).map(Type::getInternalName).toList());
   }
 
-  private static boolean isCalled(Executable method, MethodInsnNode call) {
+  private static boolean isCalled(Executable method, Ref called) {
     boolean isConstructor = method instanceof java.lang.reflect.Constructor<?>;
     String name = isConstructor ? "<init>" : method.getName();
-    return name.equals(call.name)
+    return name.equals(called.name())
         && Arrays.equals(
             Arrays.stream(method.getParameterTypes()).map(Type::getType).toArray(),
-            Type.getArgumentTypes(call.desc));
+            Type.getArgumentTypes(called.descriptor()));
   }
 
   private boolean isChecked(String type) {
