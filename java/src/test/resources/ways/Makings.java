@@ -12,6 +12,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.concurrent.atomic.AtomicLong;
@@ -206,7 +207,7 @@ class Makings {
     try {
       text.getBytes("UTF-8");
     } catch (UnsupportedEncodingException e) {
-      throw new Here(); // what line 207 needs can't be
+      throw new Here(); // what line 208 needs can't be
     }
   }
 
@@ -676,6 +677,31 @@ class Makings {
   static void lettered(char letter) {
     if (isFar(letter)) {
       throw new Here();
+    }
+  }
+
+  static class Marks {
+    private final int[] marks;
+
+    Marks(int[] marks) {
+      this.marks = new int[marks.length];
+      System.arraycopy(marks, 0, this.marks, 0, marks.length);
+    }
+
+    void mark(int at) {
+      int mark = marks[at];
+      if (at != 0) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void waited(Object on, int many) {
+    synchronized (on) {
+      Optional.of(on).ifPresent(Object::notify);
+    }
+    if (many == 3) {
+      throw new Here(); // as long as Optional.ifPresent(..) throws nothing
     }
   }
 

@@ -683,9 +683,15 @@ final class Calls {
             && walker.objects.isDouble(input)
             && Platform.isInterface(Walker.internal(input.type()))
             && !Platform.isFunction(Walker.internal(input.type()));
-    return isOfMany
-        || Optional.ofNullable(walker.lambdas.get(argument))
-            .flatMap(walker.base::code)
+    Ref body = walker.lambdas.get(argument);
+    return isOfMany || body != null && mayFail(body);
+  }
+
+  private boolean mayFail(Ref body) {
+    return Taking.mayMiss(body.type(), body.name(), body.descriptor())
+        || walker
+            .base
+            .code(body)
             .filter(code -> walker.base.mayRefuse(code) || code.takesElements())
             .isPresent();
   }

@@ -380,8 +380,9 @@ final class Instructions extends Interpreter<Symbol> {
         array instanceof Term.Input input
             && input.isFree()
             && !walker.state.elements.containsKey(array);
+    Term kept = walker.state.fields.get(FieldArrays.lengthOf(array));
     Reason reason = Reason.unwritten(walker.line());
-    if (isGiven) {
+    if (isGiven || kept != null) {
       walker.require(new Compared(length(array), Relation.GREATER, index, reason));
     }
     if (isGiven || index instanceof Term.Input input && input.isFree()) {

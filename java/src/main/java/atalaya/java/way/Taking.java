@@ -2,12 +2,11 @@ package atalaya.java.way;
 
 import java.util.Set;
 import java.util.regex.Pattern;
-import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.MethodInsnNode;
 
 /**
- * Calls by which the platform gives or changes one element, or reads something that has to be
- * there, and throws where it is missing.
+ * Calls by which the platform gives or changes one element, reads something, or waits on a monitor,
+ * and throws where that is missing.
  */
 final class Taking {
   private static final Set<String> LISTS =
@@ -26,6 +25,8 @@ final class Taking {
   private static final Pattern AT_AN_END =
       Pattern.compile("(get|remove)(First|Last)|pop|element|(first|last)(Element|Key)?");
 
+  private static final Set<String> WAITING = Set.of("wait", "notify", "notifyAll");
+
   private static final Pattern READING =
       Pattern.compile(
           "read(Object|Fully|Int|Long|Short|Byte|Char|Float|Double|Boolean|UTF|Unsigned\\w+)");
@@ -34,15 +35,23 @@ final class Taking {
 
   /** Whether a call throws where there is no such thing. */
   static boolean mayMiss(MethodInsnNode call) {
-    boolean isReading = call.owner.startsWith("java/") && READING.matcher(call.name).matches();
+    return mayMiss(call.owner, call.name, call.desc);
+  }
+
+  /** Whether a method throws where there is no such thing. */
+  static boolean mayMiss(String owner, String name, String descriptor) {
+    if (!owner.startsWith("java/")) {
+      return false;
+    }
+    if (owner.equals("java/lang/Object")) {
+      return WAITING.contains(name);
+    }
     boolean isByNumber =
-        LISTS.contains(call.owner)
-            && BY_NUMBER.matcher(call.name).matches()
-            && call.desc.startsWith("(I");
+        LISTS.contains(owner) && BY_NUMBER.matcher(name).matches() && descriptor.startsWith("(I");
     return isByNumber
-        || isReading
-        || call.owner.startsWith("java/util/")
-            && AT_AN_END.matcher(call.name).matches()
-            && Type.getArgumentTypes(call.desc).length == 0;
+        || READING.matcher(name).matches()
+        || owner.startsWith("java/util/")
+            && AT_AN_END.matcher(name).matches()
+            && descriptor.startsWith("()");
   }
 }
