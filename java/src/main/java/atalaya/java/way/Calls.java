@@ -27,7 +27,6 @@ import org.objectweb.asm.tree.MethodInsnNode;
 /** What calls give. */
 final class Calls {
   private static final String TEXT = "Ljava/lang/String;";
-  private static final String STREAMS = "java/util/stream/";
   private static final int MOST_CALLED = 40;
   private static final Pattern MAY_THROW =
       Pattern.compile(
@@ -56,6 +55,7 @@ final class Calls {
   private final Lines lines;
   private final Branches branches;
   private final CharsetNames charsets;
+  private final Unfollowed unfollowed;
 
   Calls(Walker walker) {
     this.walker = walker;
@@ -64,6 +64,7 @@ final class Calls {
     this.lines = new Lines(walker);
     this.branches = new Branches(walker);
     this.charsets = new CharsetNames(walker);
+    this.unfollowed = new Unfollowed(walker, charsets);
   }
 
   /** A call that has to throw. */
@@ -97,7 +98,7 @@ final class Calls {
     Term throwing =
         collaborator.isPresent() && answering.isEmpty()
             ? asked(collaborator.get(), call, arguments, exception)
-            : throwing(call, exception);
+            : Unfollowed.throwing(call, exception);
     walker.require(new Compared(throwing, Relation.NOT_EQUAL, Term.of(0), reason));
   }
 
@@ -124,68 +125,6 @@ final class Calls {
     return isThere
         ? Optional.of(new Term.Choice(choice.type(), cases, choice.size()))
         : Optional.empty();
-  }
-
-  private static Term.Input throwing(MethodInsnNode call, String exception) {
-    String name = asText(call) + " throws " + Instructions.simple(exception);
-    return new Term.Input(name, "Z", Term.Source.RESULT, 0);
-  }
-
-  private static String asText(MethodInsnNode call) {
-    return Instructions.simple(call.owner) + "." + call.name.replace("<init>", "new") + "(..)";
-  }
-
-  /** Nobody knows whether a call that is not followed takes null. */
-  private void handOn(List<Term> arguments) {
-    for (Term argument : arguments) {
-      if (argument instanceof Term.Input input && input.source() == Term.Source.ARGUMENT) {
-        walker.handedOn.add(input);
-      }
-    }
-  }
-
-  /**
-   * Of a call that is not followed it is not known whether it throws what a handler is for, nor, of
-   * one that is given a text, whether it takes any.
-   */
-  private void returns(MethodInsnNode call, List<Term> arguments) {
-    if (isToldByCharset(call, arguments)) {
-      return;
-    }
-    boolean takesAny = call.owner.startsWith("java/") && !call.owner.startsWith(STREAMS);
-    handOn(takesAny ? List.of() : arguments);
-    boolean takesText = arguments.stream().anyMatch(a -> a.type().equals(TEXT) && !a.isConstant());
-    if (takesText) {
-      walker
-          .base
-          .refusing(call)
-          .ifPresent(
-              exception ->
-                  walker.require(
-                      new Compared(
-                          throwing(call, exception),
-                          Relation.EQUAL,
-                          Term.of(0),
-                          Reason.unwritten(walker.line()))));
-    }
-    boolean turnsOnNothing = takesAny && arguments.isEmpty();
-    for (String exception : walker.handled()) {
-      if (walker.base.declares(call, exception)) {
-        Reason reason = Reason.unwritten(walker.line());
-        Term throwing = throwing(call, turnsOnNothing ? "an exception" : exception);
-        walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
-      }
-    }
-  }
-
-  /** Whether a call throws what it may throw or not by a charset's name, which is required then. */
-  private boolean isToldByCharset(MethodInsnNode call, List<Term> arguments) {
-    Optional<Compared> name = charsets.turning(call, arguments, false);
-    name.ifPresent(walker::require);
-    if (name.isPresent() && call.name.equals("<init>")) {
-      arguments.stream().filter(a -> a.type().length() > 1).forEach(walker::requireThere);
-    }
-    return name.isPresent();
   }
 
   /** The result of a call; for one without result anything. */
@@ -244,10 +183,7 @@ final class Calls {
       if (Containers.isContainer(call.owner)) {
         containers.made(arguments.get(0), arguments.subList(1, arguments.size()));
       }
-      if (mayRefuse(call, arguments)) {
-        throwsNothing(call);
-      }
-      returns(call, arguments);
+      unfollowed.makes(call, arguments);
       return unknown(call);
     }
     boolean isContainer = !isStatic && Containers.isKnown(call.owner);
@@ -304,13 +240,6 @@ final class Calls {
       Term.Input answer = new Term.Input(name, "Z", Term.Source.ANSWER, null);
       walker.asked.add(new Walked.Asked(input, method, answer, ""));
     }
-  }
-
-  /** Whether a library's constructor may not take what it is given. */
-  private boolean mayRefuse(MethodInsnNode constructor, List<Term> arguments) {
-    boolean isOfPlatform = constructor.owner.matches("javax?/.*");
-    boolean isPlain = arguments.stream().skip(1).allMatch(Term::isConstant);
-    return !isOfPlatform && !isPlain && !walker.base.isA(constructor.owner, "java/lang/Throwable");
   }
 
   /** A class that is known is asked whether something is of it, or to take it for that. */
@@ -536,9 +465,9 @@ final class Calls {
       if (walker.base.mayRefuse(code.get())) {
         boolean isTold = result.get() instanceof Term.Choice;
         if (isTold ? Branches.mayHaveOthers(code.get()) : branches.mayThrow(ref, arguments)) {
-          throwsNothing(call);
+          unfollowed.throwsNothing(call);
         } else if (isTold && !walker.isApart()) {
-          walker.ends.put(ends, asText(call));
+          walker.ends.put(ends, Unfollowed.asText(call));
         }
       }
     }
@@ -551,18 +480,12 @@ final class Calls {
    * handler nobody may take it for granted that it does not.
    */
   private Term unfollowed(MethodInsnNode call, Optional<MethodCode> code, List<Term> arguments) {
-    handOn(arguments);
+    unfollowed.handOn(arguments);
     walker.mayHalt |= code.filter(c -> walker.base.isHalting(c.ref())).isPresent();
     if (code.isEmpty() || walker.base.mayRefuse(code.get())) {
-      throwsNothing(call);
+      unfollowed.throwsNothing(call);
     }
     return unknown(call);
-  }
-
-  private void throwsNothing(MethodInsnNode call) {
-    Term throwing = throwing(call, walker.isCaught() ? "what is caught" : "an exception");
-    Reason reason = Reason.unwritten(walker.line());
-    walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
   }
 
   /**
@@ -624,20 +547,16 @@ final class Calls {
     if (!call.owner.startsWith("java/") || call.owner.equals("java/util/Collections")) {
       walker.changes.ofAny(arguments);
     }
-    requireFunctions(call, arguments);
     boolean isInherited = walker.base.above(call.owner).filter(Containers::isContainer).isPresent();
     if (isInherited && call.name.endsWith("All") && arguments.size() == 2) {
       walker.requireThere(arguments.get(1));
     }
     Optional<Term.Input> collaborator = collaborator(call, arguments);
     boolean isByDouble = collaborator.filter(walker.objects::isDouble).isPresent();
-    boolean mayThrow = Taking.mayMiss(call) || arguments.stream().anyMatch(this::mayFail);
-    if (!isByDouble && mayThrow) {
-      throwsNothing(call);
-    }
+    unfollowed.uses(call, arguments, isByDouble);
     if (collaborator.isEmpty()) {
       if (!isCloned(call, arguments)) {
-        returns(call, arguments);
+        unfollowed.returns(call, arguments);
       }
       boolean isOwnAnswer =
           call.getOpcode() != Opcodes.INVOKESTATIC
@@ -658,42 +577,8 @@ final class Calls {
               null)
           : unknown(call);
     }
-    isToldByCharset(call, arguments);
+    unfollowed.isToldByCharset(call, arguments);
     return asked(collaborator.get(), call, arguments, "");
-  }
-
-  /** The platform takes no null where it is to call a function. */
-  private void requireFunctions(MethodInsnNode call, List<Term> arguments) {
-    Type[] types = Type.getArgumentTypes(call.desc);
-    int first = arguments.size() - types.length;
-    for (int i = 0; call.owner.startsWith("java/util/") && i < types.length; i++) {
-      if (types[i].getDescriptor().startsWith("Ljava/util/function/")) {
-        walker.requireThere(arguments.get(first + i));
-      }
-    }
-  }
-
-  /**
-   * Whether what a call is given is code of the project that may end by an exception, or a double
-   * that answers with null what it is not told.
-   */
-  private boolean mayFail(Term argument) {
-    boolean isOfMany =
-        argument instanceof Term.Input input
-            && walker.objects.isDouble(input)
-            && Platform.isInterface(Walker.internal(input.type()))
-            && !Platform.isFunction(Walker.internal(input.type()));
-    Ref body = walker.lambdas.get(argument);
-    return isOfMany || body != null && mayFail(body);
-  }
-
-  private boolean mayFail(Ref body) {
-    return Taking.mayMiss(body.type(), body.name(), body.descriptor())
-        || walker
-            .base
-            .code(body)
-            .filter(code -> walker.base.mayRefuse(code) || code.takesElements())
-            .isPresent();
   }
 
   /** Who answers a call: a double, or what stands there, in whose place no test can put one. */
