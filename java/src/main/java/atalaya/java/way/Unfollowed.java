@@ -54,7 +54,8 @@ final class Unfollowed {
 
   /** Whether a library's constructor may not take what it is given. */
   private boolean mayRefuse(MethodInsnNode constructor, List<Term> arguments) {
-    boolean isOfPlatform = constructor.owner.matches("javax?/.*");
+    boolean isOfPlatform =
+        constructor.owner.startsWith("java/") || constructor.owner.startsWith("javax/");
     boolean isPlain = arguments.stream().skip(1).allMatch(Term::isConstant);
     return !isOfPlatform && !isPlain && !walker.base.isA(constructor.owner, "java/lang/Throwable");
   }
