@@ -231,14 +231,14 @@ final class Calls {
     return answering.isPresent() ? own(call, answering.get(), arguments) : foreign(call, arguments);
   }
 
+  /** A double that is asked whether it equals something has to answer that, too. */
   private void isCompared(MethodInsnNode call, List<Term> arguments) {
-    Ref method = new Ref(call.owner, call.name + call.desc);
-    if (method.equals(Doubles.EQUALS)
+    if (call.owner.equals(Doubles.EQUALS.type())
         && arguments.get(0) instanceof Term.Input input
         && walker.objects.isDouble(input)) {
       String name = answerName(input, call);
       Term.Input answer = new Term.Input(name, "Z", Term.Source.ANSWER, null);
-      walker.asked.add(new Walked.Asked(input, method, answer, ""));
+      walker.asked.add(new Walked.Asked(input, Doubles.EQUALS, answer, ""));
     }
   }
 

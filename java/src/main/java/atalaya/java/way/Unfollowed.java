@@ -72,24 +72,12 @@ final class Unfollowed {
     handOn(takesAny ? List.of() : arguments);
     boolean takesText = arguments.stream().anyMatch(a -> a.type().equals(TEXT) && !a.isConstant());
     if (takesText) {
-      walker
-          .base
-          .refusing(call)
-          .ifPresent(
-              exception ->
-                  walker.require(
-                      new Compared(
-                          throwing(call, exception),
-                          Relation.EQUAL,
-                          Term.of(0),
-                          Reason.unwritten(walker.line()))));
+      walker.base.refusing(call).ifPresent(exception -> throwsNo(call, exception));
     }
     boolean turnsOnNothing = takesAny && arguments.isEmpty();
     for (String exception : walker.handled()) {
       if (walker.base.declares(call, exception)) {
-        Reason reason = Reason.unwritten(walker.line());
-        Term throwing = throwing(call, turnsOnNothing ? "an exception" : exception);
-        walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
+        throwsNo(call, turnsOnNothing ? "an exception" : exception);
       }
     }
   }
@@ -106,9 +94,12 @@ final class Unfollowed {
 
   /** It has to throw nothing; whether it does, a person has to see. */
   void throwsNothing(MethodInsnNode call) {
-    Term throwing = throwing(call, walker.isCaught() ? "what is caught" : "an exception");
+    throwsNo(call, walker.isCaught() ? "what is caught" : "an exception");
+  }
+
+  private void throwsNo(MethodInsnNode call, String exception) {
     Reason reason = Reason.unwritten(walker.line());
-    walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
+    walker.require(new Compared(throwing(call, exception), Relation.EQUAL, Term.of(0), reason));
   }
 
   /**
