@@ -300,7 +300,7 @@ public final class PlanView {
         parts,
         "effort",
         List.of(minutes(brief) + ": " + String.join(", ", brief.effort().reasons())));
-    add(parts, "closes", brief.closes());
+    add(parts, "closes", joined(brief.closes()));
     add(parts, "start", List.of(start(brief, Integer.MAX_VALUE)));
     brief.way().ifPresent(way -> ofWay(way, parts));
     add(parts, "depends on", brief.way().map(Way::surroundings).orElse(List.of()));
@@ -310,6 +310,11 @@ public final class PlanView {
         brief.missing().stream().map(m -> "that it is noticed when " + m).toList());
     add(parts, "note", brief.notes());
     return parts;
+  }
+
+  /** Names to look up rather than to read. */
+  private static List<String> joined(List<String> names) {
+    return names.isEmpty() ? names : List.of(String.join(", ", names));
   }
 
   private static void ofWay(Way way, List<Part> parts) {

@@ -36,7 +36,7 @@ class PlanViewTest {
         kind,
         way,
         List.of(QUOTE),
-        List.of("gap-" + number),
+        number == 1 ? List.of("gap-1", "gap-9") : List.of("gap-" + number),
         isCheck ? new Brief.Opens(0, 0, 0) : new Brief.Opens(number, 1, number - 1),
         start,
         isCheck ? List.of("line 40: `fee + 1` is `fee - 1`") : List.of(),
@@ -170,7 +170,7 @@ class PlanViewTest {
                where      src/harbour/tariff/PilotageTariff.java
                gain       unwatched paths 10.00 → 9.00; reaches 1 line, 1 outcome
                effort     45 min: extends a test, a double, through another method
-               closes     gap-1
+               closes     gap-1, gap-9
                start      from OfficeTest.bills(), with `gale` false, `calm` true, `night` true
                call       harbour.Office#bill(Vessel) →
                             harbour.tariff.PilotageTariff#quote(Vessel,int)
@@ -247,7 +247,7 @@ class PlanViewTest {
             - **where**: src/harbour/tariff/PilotageTariff.java
             - **gain**: unwatched paths 10.00 → 9.00; reaches 1 line, 1 outcome
             - **effort**: 45 min: extends a test, a double, through another method
-            - **closes**: gap-1
+            - **closes**: gap-1, gap-9
             - **start**: from OfficeTest.bills(), with `gale` false, `calm` true, `night` true
             - **call**: harbour.Office#bill(Vessel) → harbour.tariff.PilotageTariff#quote(Vessel,int)
             - **way**:

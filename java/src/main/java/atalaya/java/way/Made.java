@@ -153,7 +153,7 @@ final class Made {
     return switch (input.source()) {
       case ARGUMENT -> !input.name().contains(" instanceof ") || settled.contains(input);
       case STATE -> isAsMade(input) && holder(input).isPresent() || set.contains(input);
-      case RESULT -> isThereAnyway(input) || isAssumed(input) || code.containsKey(input);
+      case RESULT -> isThereAsARule(input) || code.containsKey(input);
       case ANSWER -> code.containsKey(input);
       case ELEMENT ->
           code.containsKey(input)
@@ -171,7 +171,12 @@ final class Made {
         || made != null && java.util.Objects.equals(value, new Values(found.inputs()).of(made));
   }
 
-  /** Whether what a call gives is what it gives as a rule. */
+  /** Whether a call ends as it does as a rule; that it does may be assumed. */
+  boolean isThereAsARule(Input result) {
+    return isThereAnyway(result) || isAssumed(result);
+  }
+
+  /** Whether what a call gives is what it always gives. */
   private boolean isThereAnyway(Input input) {
     Object value = found.inputs().get(input);
     return input.usual() == Term.THERE

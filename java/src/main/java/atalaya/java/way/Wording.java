@@ -56,7 +56,7 @@ final class Wording {
                       || ClassOf.isPlain(input, value);
               boolean isTold = told.contains(input) || made.isSettled(input) || isUsual;
               boolean isNews = !isTold && (!isPart || !beside.isEmpty());
-              if (isNews && !(value instanceof Stand)) {
+              if (isNews && (!(value instanceof Stand) || hasToBeGiven(input))) {
                 givens.add(given(input, literal(input, value), how(input)));
               }
             });
@@ -66,7 +66,8 @@ final class Wording {
       givens.addAll(walked.arguments().size(), objects(told, parts));
     }
     List<String> assumed = code.isEmpty() ? List.of() : made.assumed();
-    return new SetUp(givens, code.orElse(List.of()), assumed, open, mayFail);
+    List<Given> each = List.copyOf(new LinkedHashSet<>(givens));
+    return new SetUp(each, code.orElse(List.of()), assumed, open, mayFail);
   }
 
   /** How the objects are made that are neither arguments nor given to others as they are made. */
@@ -80,6 +81,16 @@ final class Wording {
       }
     }
     return objects;
+  }
+
+  /** Whether a person has to see to it that an object is there. */
+  private boolean hasToBeGiven(Input object) {
+    return switch (object.source()) {
+      case STATE -> !made.isAsMade(object);
+      case ANSWER -> true;
+      case RESULT -> !made.isThereAsARule(object);
+      default -> false;
+    };
   }
 
   /** Whether an input stands for how a call ends. */
@@ -141,7 +152,10 @@ final class Wording {
   }
 
   private String literal(Input input, Object value) {
-    return Literals.of(value, input.type()).orElse("not null");
+    boolean isOther = value instanceof Stand object && !object.name().equals(input.name());
+    return isOther
+        ? "the same as " + ((Stand) value).name()
+        : Literals.of(value, input.type()).orElse("not null");
   }
 
   /** The value beside one that turns a condition the other way. */

@@ -93,6 +93,22 @@ class TellingTest {
           return town == null;
         }
 
+        private Scribe clerk;
+
+        public void hire(Scribe clerk) {
+          this.clerk = clerk;
+          pages();
+        }
+
+        public int written() {
+          int words = pages;
+          if (clerk != null) {
+            words++;
+            words += 2;
+          }
+          return words;
+        }
+
         public int sameAs(Object other) {
           int same = 0;
           if (other == this) {
@@ -353,6 +369,11 @@ class TellingTest {
             "isNowhere()",
             "",
             List.of("this = new Ledger(0, 0)", "town = null, set by move")),
+        new Told(
+            "quay.Ledger",
+            "written()",
+            "",
+            List.of("this = new Ledger(0, 0)", "clerk = not null, set by hire")),
         new Told("office.Office", "<init>(int)", "", List.of("desks = 5")),
         new Told("office.Office$Drawer", "<init>(int)", "Office.drawer(6);", List.of("size = 6")),
         new Told(
