@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Function;
 import java.util.stream.Stream;
 
@@ -207,7 +208,7 @@ class Makings {
     try {
       text.getBytes("UTF-8");
     } catch (UnsupportedEncodingException e) {
-      throw new Here(); // what line 208 needs can't be
+      throw new Here(); // what line 209 needs can't be
     }
   }
 
@@ -779,6 +780,83 @@ class Makings {
         throw new Here();
       }
       return 2;
+    }
+  }
+
+  // ---- what is called on an object first ----
+
+  static class Berth {
+    private final List<String> lines = new ArrayList<>();
+    private final AtomicReference<String> vessel = new AtomicReference<>();
+    private List<Integer> tides;
+    private boolean isLit;
+    private int depth;
+
+    void sound(int metres) {
+      if (metres < 2) {
+        throw new IllegalArgumentException();
+      }
+      depth = metres * 10;
+    }
+
+    void light() {
+      if (depth < 40) {
+        throw new IllegalStateException();
+      }
+      isLit = true;
+    }
+
+    void moor(String line) {
+      lines.add(line);
+    }
+
+    void tide(int hour) {
+      if (tides == null) {
+        tides = new ArrayList<>();
+      }
+      tides.add(hour);
+    }
+
+    void arrive(String name) {
+      if (name.length() > 3) {
+        vessel.set(name);
+      }
+    }
+
+    void deep() {
+      if (depth == 70) {
+        throw new Here();
+      }
+    }
+
+    void moored() {
+      if (lines.size() == 2 && lines.get(1).startsWith("b")) {
+        throw new Here();
+      }
+    }
+
+    void tidal() {
+      if (tides != null && tides.size() == 1) {
+        throw new Here();
+      }
+    }
+
+    void taken() {
+      if (vessel.get() != null && vessel.get().endsWith("x")) {
+        throw new Here();
+      }
+    }
+
+    void lit() {
+      if (isLit) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void visited(Berth berth, int crew) {
+    if (berth.isLit && crew > 7) {
+      throw new Here();
     }
   }
 }

@@ -186,11 +186,15 @@ final class ClassCode {
             .isPresent();
   }
 
-  /** Whether it is public; of one within another, as it is declared there. */
   boolean isInterface() {
     return (node.access & Opcodes.ACC_INTERFACE) != 0;
   }
 
+  boolean isAbstract() {
+    return (node.access & Opcodes.ACC_ABSTRACT) != 0;
+  }
+
+  /** Whether it is public; of one within another, as it is declared there. */
   boolean isPublic() {
     int access = itself().map(inner -> inner.access).orElse(node.access);
     return (access & Opcodes.ACC_PUBLIC) != 0;
@@ -229,7 +233,7 @@ final class ClassCode {
   List<MethodCode> writers(String field) {
     return methods.values().stream()
         .filter(method -> !method.node().name.startsWith("<"))
-        .filter(method -> method.written().contains(field) || method.fills(field))
+        .filter(method -> !method.setting(field).isEmpty())
         .toList();
   }
 }

@@ -243,10 +243,13 @@ public final class CodeBase {
 
   /** Whether a type is an interface, not of the project, but of a library that it uses. */
   boolean isLibraryInterface(String type) {
-    return !has(type)
-        && !isOfPlatform(type)
-        && !type.startsWith("[")
-        && read(type).filter(code -> code.isInterface() && code.isPublic()).isPresent();
+    return library(type).filter(code -> code.isInterface() && code.isPublic()).isPresent();
+  }
+
+  /** The code of a class, not of the project, but of a library that it uses. */
+  Optional<ClassCode> library(String type) {
+    boolean isOther = has(type) || isOfPlatform(type) || type.startsWith("[");
+    return isOther ? Optional.empty() : read(type);
   }
 
   /** The flags of a class of the project. */

@@ -16,6 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** What a test makes of what a way needs, and whether that is all of it. */
 final class Made {
@@ -236,7 +237,10 @@ final class Made {
 
   private boolean isOfArgument(Input element) {
     String of = element.name().replaceAll("(\\.size\\(\\)|\\.length|\\[\\d+\\])$", "");
-    return walked.arguments().stream().anyMatch(a -> a.name().equals(of));
+    return Stream.concat(
+            walked.arguments().stream(),
+            walked.prepared().stream().flatMap(one -> one.arguments().stream()))
+        .anyMatch(a -> a.name().equals(of));
   }
 
   /** Whether an input stands for whether a call throws something. */

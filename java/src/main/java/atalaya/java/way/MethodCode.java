@@ -289,21 +289,30 @@ final class MethodCode {
     return written;
   }
 
-  /** Whether it reads a field and puts something into a container of the platform. */
-  boolean fills(String field) {
+  /** The instructions that set a field of its object, or put something into what it holds. */
+  List<Integer> setting(String field) {
+    List<Integer> sites = new ArrayList<>();
     boolean reads = false;
-    boolean puts = false;
-    for (AbstractInsnNode instruction : node.instructions) {
-      reads |=
-          instruction instanceof FieldInsnNode access
-              && access.name.equals(field)
-              && access.owner.equals(ref.type());
-      puts |=
-          instruction instanceof MethodInsnNode call
-              && call.owner.startsWith("java/util/")
-              && FILLING.contains(call.name);
+    for (int i = 0; i < node.instructions.size(); i++) {
+      AbstractInsnNode instruction = at(i);
+      if (instruction instanceof FieldInsnNode access
+          && access.name.equals(field)
+          && access.owner.equals(ref.type())) {
+        boolean sets = access.getOpcode() == Opcodes.PUTFIELD;
+        reads |= !sets;
+        if (sets) {
+          sites.add(i);
+        }
+      } else if (reads && instruction instanceof MethodInsnNode call && puts(call)) {
+        sites.add(i);
+      }
     }
-    return reads && puts;
+    return sites;
+  }
+
+  private static boolean puts(MethodInsnNode call) {
+    return call.owner.startsWith("java/util/") && FILLING.contains(call.name)
+        || Holders.isWriting(call.owner, call.name);
   }
 
   /** The fields of other objects that it may change, or the containers and holders in them. */

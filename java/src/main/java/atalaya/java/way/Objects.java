@@ -36,6 +36,10 @@ final class Objects {
   private final FieldArrays arrays;
   private final Map<Input, Walked.Built> built = new LinkedHashMap<>();
   private final Set<Input> severalWays = new HashSet<>();
+
+  /** The fields that hold what was done with their objects, and nothing else. */
+  private final Set<State.Field> settled = new HashSet<>();
+
   private boolean restsOnMaking;
   private final Map<Input, Boolean> tried = new HashMap<>();
   private final Map<Input, Making> makings = new HashMap<>();
@@ -72,6 +76,14 @@ final class Objects {
   /** Whether something was asked that an object holds which could be made in other ways. */
   boolean restsOnMaking() {
     return restsOnMaking;
+  }
+
+  /**
+   * From now on a field holds what its object's constructor and the calls that follow leave there.
+   */
+  void settle(Input object, String field) {
+    settled.add(new State.Field(object, field));
+    build(object);
   }
 
   /** The object is what the way itself makes. */
@@ -129,6 +141,9 @@ final class Objects {
     if (isEnum(object)) {
       return ofConstant(object, field);
     }
+    if (known == null && settled.contains(key) && built.containsKey(object)) {
+      return initial(field.desc);
+    }
     if (object instanceof Term.Made || isMade(object)) {
       boolean isOurs = walker.base.has(field.owner);
       return isOurs && known == null ? initial(field.desc) : Term.unknown(field.name, field.desc);
@@ -185,7 +200,8 @@ final class Objects {
   /** Whether something may have been done with an object that changed a field since it was made. */
   private boolean isOpen(Input object, FieldInsnNode field, Term value) {
     boolean isGiven = value instanceof Input input && input.source() != Term.Source.RESULT;
-    if (!built.containsKey(object) || isGiven) {
+    boolean isSettled = settled.contains(new State.Field(object, field.name));
+    if (!built.containsKey(object) || isGiven || isSettled) {
       return false;
     }
     boolean isFilled = walker.state.elements.containsKey(value) || isHolder(value);
@@ -344,27 +360,18 @@ final class Objects {
       arguments.add(builder);
       all.add(builder);
     }
-    Type[] types = Type.getArgumentTypes(maker.node().desc);
-    List<String> names = maker.parameters();
-    for (int i = 0; i < types.length; i++) {
-      Input argument =
-          new Input(
-              object.name() + "." + names.get(i),
-              types[i].getDescriptor(),
-              Term.Source.ARGUMENT,
-              null);
-      arguments.add(argument);
-      all.add(argument);
-    }
+    List<Input> given = Walker.inputs(object.name() + ".", maker);
+    arguments.addAll(given);
+    all.addAll(given);
     Runnable back = walker.elsewhere();
     nesting++;
     int depth = walker.depth;
     if (nesting == 1) {
       walker.depth = 1; // It is made before the method is called.
     }
-    Term given;
+    Term made;
     try {
-      given = walker.apart(during, path.get(), all).result();
+      made = walker.apart(during, path.get(), all).result();
     } catch (Walker.NotFollowed e) {
       return false;
     } finally {
@@ -372,13 +379,13 @@ final class Objects {
       walker.depth = depth;
       back.run();
     }
-    boolean isNew = given instanceof Term.Made made && made.type().equals(object.type());
+    boolean isNew = made instanceof Term.Made && made.type().equals(object.type());
     if (!isConstructor && !isNew) {
       return false;
     }
     during.fields.keySet().removeAll(before.fields.keySet());
     if (!isConstructor) {
-      during.isKnownAs(given, object);
+      during.isKnownAs(made, object);
     }
     during.elements.keySet().removeAll(before.elements.keySet());
     byConstructor.putAll(during.fields);

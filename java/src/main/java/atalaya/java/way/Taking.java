@@ -50,6 +50,7 @@ final class Taking {
         LISTS.contains(owner) && BY_NUMBER.matcher(name).matches() && descriptor.startsWith("(I");
     return isByNumber
         || READING.matcher(name).matches()
+        || name.equals("remove") && descriptor.equals("()Ljava/lang/Object;")
         || owner.startsWith("java/util/")
             && AT_AN_END.matcher(name).matches()
             && descriptor.startsWith("()");

@@ -49,15 +49,24 @@ final class Unfollowed {
     if (mayRefuse(constructor, arguments)) {
       throwsNothing(constructor);
     }
+    if (isOfPlatform(constructor) && !isThrowable(constructor)) {
+      arguments.stream().skip(1).filter(a -> a instanceof Term.Input).forEach(walker::requireThere);
+    }
     returns(constructor, arguments);
   }
 
   /** Whether a library's constructor may not take what it is given. */
   private boolean mayRefuse(MethodInsnNode constructor, List<Term> arguments) {
-    boolean isOfPlatform =
-        constructor.owner.startsWith("java/") || constructor.owner.startsWith("javax/");
     boolean isPlain = arguments.stream().skip(1).allMatch(Term::isConstant);
-    return !isOfPlatform && !isPlain && !walker.base.isA(constructor.owner, "java/lang/Throwable");
+    return !isOfPlatform(constructor) && !isPlain && !isThrowable(constructor);
+  }
+
+  private static boolean isOfPlatform(MethodInsnNode call) {
+    return call.owner.startsWith("java/") || call.owner.startsWith("javax/");
+  }
+
+  private boolean isThrowable(MethodInsnNode constructor) {
+    return walker.base.isA(constructor.owner, "java/lang/Throwable");
   }
 
   /**

@@ -29,6 +29,7 @@ import java.util.Set;
  * @param thrown the internal name of the exception that ends it, or empty
  * @param goesOn whether it was not followed to its end
  * @param built how the objects are made that it needs
+ * @param prepared what is called on them first
  * @param asMade what of their state follows from how they are made, and from what
  * @param restsOnMaking whether what it needs turns on objects that could be made in other ways
  * @param narrowings inputs that are taken for more than they are declared as, as that
@@ -53,6 +54,7 @@ record Walked(
     String thrown,
     boolean goesOn,
     Map<Term.Input, Built> built,
+    List<Prepared> prepared,
     Map<Term.Input, Term> asMade,
     boolean restsOnMaking,
     Set<Term.Input> narrowings,
@@ -149,6 +151,9 @@ record Walked(
       return List.of();
     }
   }
+
+  /** A call by which an object gets a state before the way. */
+  record Prepared(Term.Input object, Ref by, List<Term.Input> arguments) {}
 
   /**
    * A call of something that a double stands in for.

@@ -134,6 +134,7 @@ final class Walker {
    * @param isNew whether nothing reached a method yet
    * @param route from the one that a test calls
    * @param sites the instructions of each but the last that call the next
+   * @param before what is called on objects first
    */
   static Walked walk(
       Known known,
@@ -141,7 +142,8 @@ final class Walker {
       Allowance allowance,
       Predicate<MethodCode> isNew,
       List<Path> route,
-      List<Integer> sites)
+      List<Integer> sites,
+      List<Before> before)
       throws NotFollowed {
     MethodCode first = route.get(0).code();
     Walker walker = new Walker(known, steering, allowance, isNew, first.ref().type());
@@ -159,14 +161,11 @@ final class Walker {
         walker.requireAnswered(receiver, first.ref());
       }
     }
-    List<Term.Input> arguments = new ArrayList<>();
-    Type[] types = Type.getArgumentTypes(first.node().desc);
-    List<String> names = first.parameters();
-    for (int i = 0; i < types.length; i++) {
-      Term.Input argument =
-          new Term.Input(names.get(i), types[i].getDescriptor(), Term.Source.ARGUMENT, null);
-      arguments.add(argument);
-      all.add(argument);
+    List<Term.Input> arguments = inputs("", first);
+    all.addAll(arguments);
+    List<Walked.Prepared> prepared = new ArrayList<>();
+    for (Before one : before) {
+      prepared.add(walker.prepare(one));
     }
     End end = walker.run(route.get(0), all, new Route(route, sites, 0));
     if (receiver != null && !makes) {
@@ -185,6 +184,7 @@ final class Walker {
         end.thrown(),
         end.goesOn(),
         walker.objects.built(),
+        prepared,
         walker.asMade,
         walker.objects.restsOnMaking(),
         walker.objects.narrowings(),
@@ -199,6 +199,38 @@ final class Walker {
         arguments,
         makes ? null : receiver,
         Optional.ofNullable(walker.cut));
+  }
+
+  /** A call by which a field of an object gets what it holds when the way begins. */
+  record Before(Term.Input object, String field, Course course) {}
+
+  private Walked.Prepared prepare(Before one) throws NotFollowed {
+    MethodCode by = one.course().code();
+    objects.settle(one.object(), one.field());
+    String name = state.numbered(Objects.prefix(one.object()) + by.node().name);
+    List<Term.Input> arguments = inputs(name + ".", by);
+    List<Term> all = new ArrayList<>(List.of(one.object()));
+    all.addAll(arguments);
+    depth = 1; // It is no part of the route.
+    End end = run(one.course(), all, Route.NONE);
+    depth = 0;
+    effects.clear(); // A test asserts what the way itself does.
+    if (!end.thrown().isEmpty() || end.goesOn()) {
+      throw new NotFollowed("it does not come to its end", null);
+    }
+    return new Walked.Prepared(one.object(), by.ref(), arguments);
+  }
+
+  /** What a test gives a method or a constructor. */
+  static List<Term.Input> inputs(String prefix, MethodCode of) {
+    List<Term.Input> inputs = new ArrayList<>();
+    Type[] types = Type.getArgumentTypes(of.node().desc);
+    List<String> names = of.parameters();
+    for (int i = 0; i < types.length; i++) {
+      String name = prefix + names.get(i);
+      inputs.add(new Term.Input(name, types[i].getDescriptor(), Term.Source.ARGUMENT, null));
+    }
+    return inputs;
   }
 
   /** Where on the way from the entry to the last method a path is. */

@@ -112,11 +112,12 @@ public final class WayFinder {
     }
     Solver solver = new Solver(answers, enums, THOROUGH);
     Solver quick = new Solver(answers, enums, QUICK);
-    WaySearch.Result result =
-        new WaySearch(known, solver, quick, wanted, route, sites, code.get()).run();
+    WaySearch search = new WaySearch(known, solver, quick, wanted, route, sites, code.get());
+    WaySearch.Result result = search.run();
     if (result instanceof WaySearch.Solved solved) {
       Walked walked = solved.walked();
-      return new Answer.Found(way(route, walked, walked.asMade(solver, solved.solution()), wanted));
+      Way way = way(route, walked, walked.asMade(solver, solved.solution()), wanted);
+      return new Answer.Found(prepared(way, solved, search, route, wanted));
     }
     if (result instanceof WaySearch.OnlyPath only) {
       return new Answer.Found(unsolved(route, only.path()));
@@ -170,6 +171,20 @@ public final class WayFinder {
             + (excluded.fixed().isEmpty()
                 ? ""
                 : " while " + String.join(" and ", excluded.fixed()) + " is what it is");
+  }
+
+  /** The same way after calls that give objects their state, where a test can take it so. */
+  private Way prepared(
+      Way way, WaySearch.Solved solved, WaySearch search, List<Ref> route, Wanted wanted) {
+    if (!way.setUp().code().isEmpty()) {
+      return way;
+    }
+    Visibility visible = Visibility.ofTestOf(base, route.get(0).type());
+    return new Preparing(base, visible, search)
+        .prepared(solved)
+        .map(after -> way(route, after.walked(), after.solution(), wanted))
+        .filter(after -> !after.setUp().code().isEmpty())
+        .orElse(way);
   }
 
   private Way way(List<Ref> route, Walked walked, Solution.Found found, Wanted wanted) {

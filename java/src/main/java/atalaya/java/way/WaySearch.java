@@ -64,8 +64,8 @@ final class WaySearch {
   /** What came of it. */
   sealed interface Result {}
 
-  /** A path, and values that lead along it. */
-  record Solved(Walked walked, Solution.Found solution) implements Result {}
+  /** Paths through a route, and values that lead along them. */
+  record Solved(List<Path> paths, Walked walked, Solution.Found solution) implements Result {}
 
   /** A path of which it could not be followed what it needs. */
   record OnlyPath(Path path) implements Result {}
@@ -313,10 +313,10 @@ final class WaySearch {
     }
     Solution.Found found = (Solution.Found) solution;
     if (found.doubts().isEmpty()) {
-      keep(one, new Solved(walked, found), one.weight());
+      keep(one, new Solved(one.paths(), walked, found), one.weight());
       return Optional.empty();
     }
-    doubtful.offer(new Solved(walked, found), one.weight());
+    doubtful.offer(new Solved(one.paths(), walked, found), one.weight());
     return Optional.of(found.doubts().get(0));
   }
 
@@ -372,7 +372,7 @@ final class WaySearch {
             there ->
                 solver
                     .find(there.constraints())
-                    .ifPresent(found -> begun.offer(new Solved(there, found), weight)));
+                    .ifPresent(found -> begun.offer(new Solved(paths, there, found), weight)));
   }
 
   private boolean isWanted(Path.Move move) {
@@ -397,7 +397,11 @@ final class WaySearch {
     double weight = steering.path(sites.size()).map(this::weight).orElse(one.weight());
     boolean comesThere = wanted.towards() < 0 || weight >= TOWARDS;
     if (found.isPresent() && comesThere) {
-      keep(one, new Solved(walked.get(), found.get()), weight);
+      List<Path> paths = new ArrayList<>();
+      for (int i = 0; i < one.paths().size(); i++) {
+        paths.add(steering.path(i).orElse(one.paths().get(i)));
+      }
+      keep(one, new Solved(paths, walked.get(), found.get()), weight);
     }
   }
 
@@ -540,7 +544,8 @@ final class WaySearch {
       Values values = new Values(inputs);
       List<Constraint> open =
           found.open().stream().filter(c -> !Boolean.TRUE.equals(values.holds(c))).toList();
-      return new Solved(walked, new Solution.Found(inputs, open, better.doubts()));
+      Solution.Found all = new Solution.Found(inputs, open, better.doubts());
+      return new Solved(solved.paths(), walked, all);
     }
     return solved;
   }
@@ -551,11 +556,36 @@ final class WaySearch {
   }
 
   private Optional<Walked> walk(List<Path> paths, Steering steering) {
+    return walk(allowance.part(OF_PATH), paths, steering, List.of());
+  }
+
+  private Optional<Walked> walk(
+      Allowance ofPath, List<Path> paths, Steering steering, List<Walker.Before> before) {
     try {
-      Allowance ofPath = allowance.part(OF_PATH);
-      return Optional.of(Walker.walk(known, steering, ofPath, this::isNew, paths, sites));
+      return Optional.of(Walker.walk(known, steering, ofPath, this::isNew, paths, sites, before));
     } catch (Walker.NotFollowed e) {
       return Optional.empty();
     }
+  }
+
+  /** The same way after calls by which objects get a state; empty where it can't be gone then. */
+  Optional<Solved> after(List<Preparation> calls, Solved solved) {
+    List<Walker.Before> before = new ArrayList<>();
+    for (Preparation call : calls) {
+      Optional<Course> course = call.course(quick, known.base());
+      course.ifPresent(c -> before.add(new Walker.Before(call.object(), call.field(), c)));
+    }
+    if (before.size() < calls.size()) {
+      return Optional.empty();
+    }
+    Optional<Walked> walked =
+        walk(Allowance.of(OF_PATH), solved.paths(), Steering.NONE, before)
+            .filter(w -> w.cut().equals(solved.walked().cut()))
+            .filter(w -> w.thrown().equals(solved.walked().thrown()));
+    return walked.isPresent()
+            && solver.solve(walked.get().constraints()) instanceof Solution.Found found
+            && found.doubts().isEmpty()
+        ? Optional.of(new Solved(solved.paths(), walked.get(), walked.get().asMade(solver, found)))
+        : Optional.empty();
   }
 }

@@ -45,6 +45,7 @@ final class Wording {
     Set<Input> told = new LinkedHashSet<>(walked.arguments());
     Set<Input> parts = new LinkedHashSet<>();
     walked.built().values().forEach(built -> parts.addAll(built.arguments()));
+    walked.prepared().forEach(one -> parts.addAll(one.arguments()));
     found
         .inputs()
         .forEach(

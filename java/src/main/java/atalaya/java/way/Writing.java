@@ -41,6 +41,7 @@ final class Writing {
   private final Map<Input, String> elementTypes = new HashMap<>();
   private final Statements statements = new Statements();
   private final Setters setters;
+  private final LibraryObjects libraryObjects;
   private final Doubles doubles;
 
   /** What is taken for something else may be taken for that as well. */
@@ -62,6 +63,7 @@ final class Writing {
     this.found = found;
     this.made = made;
     this.setters = new Setters(base, visible);
+    this.libraryObjects = new LibraryObjects(base, visible);
     boolean isHashed = entry.code().equals("hashCode()I");
     this.doubles =
         new Doubles(base, visible, walked.asked(), found.inputs(), this::value, isHashed);
@@ -237,11 +239,25 @@ final class Writing {
       if (base.has(type) && !base.isAbstract(type) && visible.sees(type)) {
         return madePlainly(type);
       }
+      Optional<LibraryObjects.Any> any =
+          isAskedSomething(input) ? Optional.empty() : libraryObjects.of(type);
+      if (any.isPresent()) {
+        if (any.get().isMade()) {
+          made.assumesMaking(Literals.simple(input.type()));
+        }
+        return any.get().code();
+      }
       return doubled(input, "any " + Literals.simple(input.type()));
     }
     String bound = input.type().equals(CLASS) ? elementTypes.get(input) : null;
     boolean isBounded = bound != null && visible.sees(Walker.internal(bound));
     return isBounded ? Literals.simple(bound) + ".class" : usual.get();
+  }
+
+  /** Whether it matters which object it is. */
+  private boolean isAskedSomething(Input object) {
+    return found.inputs().keySet().stream()
+        .anyMatch(input -> input.name().startsWith(object.name() + "."));
   }
 
   /** Which file it is matters, as it may be opened. */
@@ -449,6 +465,12 @@ final class Writing {
                 });
       }
     }
+    for (Walked.Prepared one : walked.prepared()) {
+      if (one.object().equals(object)) {
+        String values = String.join(", ", values(one.by(), one.arguments()));
+        calls.add(one.by().name() + "(" + values + ")");
+      }
+    }
     return calls;
   }
 
@@ -526,13 +548,7 @@ final class Writing {
       made.lacks(true);
       return "any " + Literals.simple("L" + type + ";");
     }
-    List<Input> inputs = new ArrayList<>();
-    List<String> names = constructor.get().parameters();
-    Type[] types = Type.getArgumentTypes(constructor.get().node().desc);
-    for (int i = 0; i < types.length; i++) {
-      inputs.add(
-          new Input(type + "." + names.get(i), types[i].getDescriptor(), Source.ARGUMENT, null));
-    }
+    List<Input> inputs = Walker.inputs(type + ".", constructor.get());
     made.lacks(inputs.stream().anyMatch(GivenFiles::isFile));
     if (!inputs.isEmpty() && !constructor.get().onlyStores()) {
       made.assumesMaking(Literals.simple("L" + type + ";"));

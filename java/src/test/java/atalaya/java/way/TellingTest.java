@@ -94,6 +94,17 @@ class TellingTest {
         }
 
         private Scribe clerk;
+        private Thread stamp;
+
+        void stamp() {
+          if (System.nanoTime() == pages) {
+            stamp = Thread.currentThread();
+          }
+        }
+
+        public boolean marked() {
+          return stamp != null;
+        }
 
         public void hire(Scribe clerk) {
           this.clerk = clerk;
@@ -366,14 +377,19 @@ class TellingTest {
             List.of("other = \"a\"")),
         new Told(
             "quay.Ledger",
+            "marked()",
+            "",
+            List.of("this = new Ledger(0, 0)", "stamp = not null, set by stamp")),
+        new Told(
+            "quay.Ledger",
             "isNowhere()",
             "",
             List.of("this = new Ledger(0, 0)", "town = null, set by move")),
         new Told(
             "quay.Ledger",
             "written()",
-            "",
-            List.of("this = new Ledger(0, 0)", "clerk = not null, set by hire")),
+            "Ledger ledger = new Ledger(0, 0); ledger.hire(a -> 0); ledger.written();",
+            List.of()),
         new Told("office.Office", "<init>(int)", "", List.of("desks = 5")),
         new Told("office.Office$Drawer", "<init>(int)", "Office.drawer(6);", List.of("size = 6")),
         new Told(

@@ -1,0 +1,135 @@
+package atalaya.java.way;
+
+import atalaya.core.term.Platform;
+import java.lang.reflect.Field;
+import java.lang.reflect.Modifier;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
+
+/**
+ * What a test takes where it needs any object of a class that is not the project's: a constant of
+ * that class, or what a public constructor makes of usual values.
+ */
+final class LibraryObjects {
+  /** Of classes of the platform that are had otherwise, or of which plain ones would be odd. */
+  private static final Map<String, String> PLATFORM =
+      Map.of(
+          "java/io/BufferedInputStream",
+          "new BufferedInputStream(new ByteArrayInputStream(new byte[0]))",
+          "java/io/BufferedWriter",
+          "new BufferedWriter(new StringWriter())",
+          "java/io/DataInputStream",
+          "new DataInputStream(new ByteArrayInputStream(new byte[0]))",
+          "java/io/DataOutputStream",
+          "new DataOutputStream(new ByteArrayOutputStream())",
+          "java/io/InputStreamReader",
+          "new InputStreamReader(new ByteArrayInputStream(new byte[0]))",
+          "java/lang/StackTraceElement",
+          "new StackTraceElement(\"A\", \"a\", \"A.java\", 1)",
+          "java/awt/color/ColorSpace",
+          "ColorSpace.getInstance(ColorSpace.CS_sRGB)",
+          "java/net/URL",
+          "URI.create(\"http://localhost/\").toURL()",
+          "javax/net/ssl/SSLContext",
+          "SSLContext.getDefault()");
+
+  /** Packages whose objects do nothing by themselves. */
+  private static final List<String> QUIET =
+      List.of("java/io/", "java/net/", "java/text/", "java/util/concurrent/", "java/nio/");
+
+  private final CodeBase base;
+  private final Visibility visible;
+
+  LibraryObjects(CodeBase base, Visibility visible) {
+    this.base = base;
+    this.visible = visible;
+  }
+
+  /**
+   * Code that gives one.
+   *
+   * @param isMade whether a constructor makes it, which was not followed
+   */
+  record Any(String code, boolean isMade) {}
+
+  /** Any object of a class; empty where none can be had so. */
+  Optional<Any> of(String type) {
+    return Optional.ofNullable(PLATFORM.get(type))
+        .or(() -> Platform.type(type).filter(t -> isQuiet(type)).flatMap(LibraryObjects::plain))
+        .map(code -> new Any(code, false))
+        .or(() -> base.library(type).filter(this::isOpen).flatMap(code -> ofLibrary(type, code)));
+  }
+
+  private static boolean isQuiet(String type) {
+    boolean isUtility = type.startsWith("java/util/") && type.indexOf('/', 10) < 0;
+    return isUtility && !type.equals("java/util/Timer")
+        || QUIET.stream().anyMatch(type::startsWith);
+  }
+
+  /** A constant, or what a constructor makes of nothing. */
+  private static Optional<String> plain(Class<?> type) {
+    Optional<String> constant =
+        Arrays.stream(type.getDeclaredFields())
+            .filter(field -> field.getType() == type)
+            .filter(field -> (field.getModifiers() & OPEN_CONSTANT) == OPEN_CONSTANT)
+            .map(Field::getName)
+            .min(Comparator.naturalOrder());
+    boolean isMade = !Modifier.isAbstract(type.getModifiers()) && hasPlainConstructor(type);
+    String name = Literals.simple(Type.getDescriptor(type));
+    return constant
+        .map(field -> name + "." + field)
+        .or(
+            () ->
+                isMade
+                    ? Optional.of(
+                        "new " + name + (type.getTypeParameters().length > 0 ? "<>()" : "()"))
+                    : Optional.empty());
+  }
+
+  private static final int OPEN_CONSTANT = Modifier.PUBLIC | Modifier.STATIC | Modifier.FINAL;
+
+  private static boolean hasPlainConstructor(Class<?> type) {
+    return Stream.of(type.getConstructors()).anyMatch(c -> c.getParameterCount() == 0)
+        && Modifier.isPublic(type.getModifiers());
+  }
+
+  private boolean isOpen(ClassCode code) {
+    return code.isPublic()
+        && !code.isHidden()
+        && code.outer().isEmpty()
+        && code.around()
+            .map(type -> base.library(type).filter(this::isOpen).isPresent())
+            .orElse(true);
+  }
+
+  private Optional<Any> ofLibrary(String type, ClassCode code) {
+    String name = Literals.simple("L" + type + ";");
+    return code.instance(visible)
+        .map(field -> new Any(name + "." + field, field.endsWith(")")))
+        .or(() -> made(code).map(values -> new Any("new " + name + "(" + values + ")", true)));
+  }
+
+  /** What a constructor is given that takes nothing but usual values. */
+  private static Optional<String> made(ClassCode code) {
+    return code.constructors().stream()
+        .filter(c -> !code.isAbstract() && (c.node().access & Opcodes.ACC_PUBLIC) != 0)
+        .map(c -> Type.getArgumentTypes(c.node().desc))
+        .sorted(Comparator.comparingInt(types -> types.length))
+        .flatMap(types -> usual(types).stream())
+        .findFirst();
+  }
+
+  private static Optional<String> usual(Type[] types) {
+    List<String> values =
+        Arrays.stream(types).flatMap(t -> Literals.usual(t.getDescriptor()).stream()).toList();
+    return values.size() == types.length
+        ? Optional.of(String.join(", ", values))
+        : Optional.empty();
+  }
+}
