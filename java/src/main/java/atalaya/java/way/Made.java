@@ -194,8 +194,14 @@ final class Made {
   private boolean isAssumed(Input result) {
     Object value = found.inputs().get(result);
     return isItself(value, result)
-        ? !MAY_BE_MISSING.matcher(result.name()).find()
+        ? !MAY_BE_MISSING.matcher(result.name()).find() && !isDoubted(result)
         : result.name().endsWith(REFUSES) && Integer.valueOf(0).equals(value);
+  }
+
+  /** Whether a condition asks about what a call gives: who wrote it knew that it may be missing. */
+  private boolean isDoubted(Input result) {
+    return walked.constraints().stream()
+        .anyMatch(one -> one.reason().isWritten() && one.inputs().contains(result));
   }
 
   /** What had better be so, as nobody looked. */
