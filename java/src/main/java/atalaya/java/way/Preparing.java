@@ -63,12 +63,20 @@ final class Preparing {
   Optional<Solved> prepared(Solved solved) {
     Optional<Solved> now = Optional.of(solved);
     List<Preparation> before = new ArrayList<>();
-    Optional<List<Lack>> lacks = lacks(solved);
+    Optional<List<Lack>> lacks = lacksMore(solved) ? Optional.empty() : lacks(solved);
     while (now.isPresent() && lacks.filter(all -> !all.isEmpty()).isPresent()) {
       now = without(lacks.get().get(0), solved, before);
       lacks = now.flatMap(this::lacks);
     }
     return lacks.isPresent() && !before.isEmpty() ? now : Optional.empty();
+  }
+
+  /** Whether a way needs what no call of a test brings about. */
+  private boolean lacksMore(Solved solved) {
+    Made made = new Made(base, solved.walked(), solved.solution());
+    return !solved.solution().open().isEmpty()
+        || solved.solution().inputs().keySet().stream()
+            .anyMatch(i -> i.source() == Term.Source.RESULT && !made.isThereAsARule(i));
   }
 
   /** After one more call, which may be what the others need. */

@@ -37,11 +37,14 @@ final class Unfollowed {
 
   /** Nobody knows whether a call that is not followed takes null. */
   void handOn(List<Term> arguments) {
-    for (Term argument : arguments) {
-      if (argument instanceof Term.Input input && input.source() == Term.Source.ARGUMENT) {
-        walker.handedOn.add(input);
-      }
-    }
+    arguments.stream()
+        .filter(Unfollowed::isGiven)
+        .forEach(a -> walker.handedOn.add((Term.Input) a));
+  }
+
+  /** Whether a test gives something. */
+  private static boolean isGiven(Term argument) {
+    return argument instanceof Term.Input input && input.source() == Term.Source.ARGUMENT;
   }
 
   /** A constructor that is not of the project. */
@@ -50,7 +53,7 @@ final class Unfollowed {
       throwsNothing(constructor);
     }
     if (isOfPlatform(constructor) && !isThrowable(constructor)) {
-      arguments.stream().skip(1).filter(a -> a instanceof Term.Input).forEach(walker::requireThere);
+      arguments.stream().skip(1).filter(Unfollowed::isGiven).forEach(walker::requireThere);
     }
     returns(constructor, arguments);
   }
