@@ -211,8 +211,10 @@ final class Walker {
     List<Term.Input> arguments = inputs(name + ".", by);
     List<Term> all = new ArrayList<>(List.of(one.object()));
     all.addAll(arguments);
+    handedOn.addAll(arguments); // What the object keeps may be used by any call.
     depth = 1; // It is no part of the route.
     End end = run(one.course(), all, Route.NONE);
+    arguments.forEach(objects::settle);
     depth = 0;
     effects.clear(); // A test asserts what the way itself does.
     if (!end.thrown().isEmpty() || end.goesOn()) {
