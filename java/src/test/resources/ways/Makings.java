@@ -859,4 +859,21 @@ class Makings {
       throw new Here();
     }
   }
+
+  // ---- arrays that are copied ----
+
+  static void copied(byte[] from, int at, int many) {
+    byte[] to = new byte[8];
+    System.arraycopy(from, at, to, 2, many);
+    if (many == 5) {
+      throw new Here();
+    }
+  }
+
+  static void copiedTooFar(byte[] from, int many) {
+    System.arraycopy(from, 0, new byte[8], 2, many);
+    if (many == 7) {
+      throw new Here(); // open
+    }
+  }
 }

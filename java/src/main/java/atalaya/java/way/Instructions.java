@@ -390,6 +390,28 @@ final class Instructions extends Interpreter<Symbol> {
     }
   }
 
+  /** Arrays have all that is copied, and a place for it, as far as their lengths are known. */
+  private void requireCopied(List<Term> arguments) {
+    Term count = arguments.get(4);
+    requireKnown(count, Term.of(0));
+    for (int i = 0; i < 4; i += 2) {
+      Term array = arguments.get(i);
+      Term first = arguments.get(i + 1);
+      walker.requireThere(array);
+      requireKnown(first, Term.of(0));
+      Term end = Term.operation(Operator.ADD, "", "I", List.of(first, count));
+      requireKnown(length(array), walker.computed(end));
+    }
+  }
+
+  private void requireKnown(Term one, Term least) {
+    Reason reason = Reason.unwritten(walker.line());
+    Compared isSo = new Compared(one, Relation.AT_LEAST, least, reason);
+    if (isSo.inputs().stream().noneMatch(input -> input.source() == Term.Source.UNKNOWN)) {
+      walker.require(isSo);
+    }
+  }
+
   /** A number that is known, at least 0; else -1. */
   private static int constant(Term index) {
     return index instanceof Term.Constant constant && constant.value() instanceof Integer at
@@ -487,6 +509,9 @@ final class Instructions extends Interpreter<Symbol> {
     }
     if (!(instruction instanceof MethodInsnNode call)) {
       return Symbol.of(walker.newObject("["), "");
+    }
+    if (call.owner.equals("java/lang/System") && call.name.equals("arraycopy")) {
+      requireCopied(arguments);
     }
     Term result = calls.call(call, arguments);
     boolean isVoid = Type.getReturnType(call.desc) == Type.VOID_TYPE;
