@@ -25,6 +25,8 @@ final class Taking {
   private static final Pattern AT_AN_END =
       Pattern.compile("(get|remove)(First|Last)|pop|element|(first|last)(Element|Key)?");
 
+  private static final Pattern PRESENT = Pattern.compile("get(As\\w+)?|orElseThrow");
+
   private static final Set<String> WAITING = Set.of("wait", "notify", "notifyAll");
 
   private static final Pattern READING =
@@ -50,6 +52,7 @@ final class Taking {
         LISTS.contains(owner) && BY_NUMBER.matcher(name).matches() && descriptor.startsWith("(I");
     return isByNumber
         || READING.matcher(name).matches()
+        || owner.startsWith("java/util/Optional") && PRESENT.matcher(name).matches()
         || name.equals("remove") && descriptor.equals("()Ljava/lang/Object;")
         || owner.startsWith("java/util/")
             && AT_AN_END.matcher(name).matches()

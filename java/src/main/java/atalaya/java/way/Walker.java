@@ -213,14 +213,28 @@ final class Walker {
     all.addAll(arguments);
     handedOn.addAll(arguments); // What the object keeps may be used by any call.
     depth = 1; // It is no part of the route.
+    List<Constraint> asked = state.constraints;
+    int before = asked.size();
+    int endsBefore = ends.size();
     End end = run(one.course(), all, Route.NONE);
+    boolean rests =
+        ends.size() > endsBefore
+            || asked.subList(before, asked.size()).stream()
+                .flatMap(constraint -> constraint.inputs().stream())
+                .anyMatch(Walker::isGuessed);
+    if (rests || !end.thrown().isEmpty() || end.goesOn()) {
+      throw new NotFollowed("whether it comes to its end nobody knows", null);
+    }
     arguments.forEach(objects::settle);
     depth = 0;
     effects.clear(); // A test asserts what the way itself does.
-    if (!end.thrown().isEmpty() || end.goesOn()) {
-      throw new NotFollowed("it does not come to its end", null);
-    }
     return new Walked.Prepared(one.object(), by.ref(), arguments);
+  }
+
+  /** Whether what a call gives, or that it throws nothing, is not known. */
+  private static boolean isGuessed(Term.Input input) {
+    return input.source() == Term.Source.RESULT
+        && (input.usual() == null || Made.isThrowing(input));
   }
 
   /** What a test gives a method or a constructor. */
