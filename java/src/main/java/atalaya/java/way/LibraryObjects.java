@@ -43,6 +43,8 @@ final class LibraryObjects {
   private static final List<String> QUIET =
       List.of("java/io/", "java/net/", "java/text/", "java/util/concurrent/", "java/nio/");
 
+  private static final int OPEN_CONSTANT = Modifier.PUBLIC | Modifier.STATIC | Modifier.FINAL;
+
   private final CodeBase base;
   private final Visibility visible;
 
@@ -91,8 +93,6 @@ final class LibraryObjects {
                         "new " + name + (type.getTypeParameters().length > 0 ? "<>()" : "()"))
                     : Optional.empty());
   }
-
-  private static final int OPEN_CONSTANT = Modifier.PUBLIC | Modifier.STATIC | Modifier.FINAL;
 
   private static boolean hasPlainConstructor(Class<?> type) {
     return Stream.of(type.getConstructors()).anyMatch(c -> c.getParameterCount() == 0)

@@ -1,5 +1,6 @@
 package atalaya.java.way;
 
+import atalaya.core.term.Term;
 import atalaya.java.way.CodeBase.Ref;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
@@ -342,6 +343,18 @@ final class MethodCode {
       }
     }
     return false;
+  }
+
+  /** What a test gives it, the names of the parameters behind a prefix. */
+  List<Term.Input> inputs(String prefix) {
+    List<Term.Input> inputs = new ArrayList<>();
+    Type[] types = Type.getArgumentTypes(node.desc);
+    List<String> names = parameters();
+    for (int i = 0; i < types.length; i++) {
+      String name = prefix + names.get(i);
+      inputs.add(new Term.Input(name, types[i].getDescriptor(), Term.Source.ARGUMENT, null));
+    }
+    return inputs;
   }
 
   /** The names of its parameters, as far as the class file has them. */

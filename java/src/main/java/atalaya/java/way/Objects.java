@@ -360,7 +360,7 @@ final class Objects {
       arguments.add(builder);
       all.add(builder);
     }
-    List<Input> given = Walker.inputs(object.name() + ".", maker);
+    List<Input> given = maker.inputs(object.name() + ".");
     arguments.addAll(given);
     all.addAll(given);
     Runnable back = walker.elsewhere();

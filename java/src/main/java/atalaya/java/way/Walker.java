@@ -161,11 +161,11 @@ final class Walker {
         walker.requireAnswered(receiver, first.ref());
       }
     }
-    List<Term.Input> arguments = inputs("", first);
+    List<Term.Input> arguments = first.inputs("");
     all.addAll(arguments);
     List<Walked.Prepared> prepared = new ArrayList<>();
     for (Before one : before) {
-      prepared.add(walker.prepare(one));
+      prepared.add(one.follow(walker));
     }
     End end = walker.run(route.get(0), all, new Route(route, sites, 0));
     if (receiver != null && !makes) {
@@ -201,54 +201,6 @@ final class Walker {
         Optional.ofNullable(walker.cut));
   }
 
-  /** A call by which a field of an object gets what it holds when the way begins. */
-  record Before(Term.Input object, String field, Course course) {}
-
-  private Walked.Prepared prepare(Before one) throws NotFollowed {
-    MethodCode by = one.course().code();
-    objects.settle(one.object(), one.field());
-    String name = state.numbered(Objects.prefix(one.object()) + by.node().name);
-    List<Term.Input> arguments = inputs(name + ".", by);
-    List<Term> all = new ArrayList<>(List.of(one.object()));
-    all.addAll(arguments);
-    handedOn.addAll(arguments); // What the object keeps may be used by any call.
-    depth = 1; // It is no part of the route.
-    List<Constraint> asked = state.constraints;
-    int before = asked.size();
-    int endsBefore = ends.size();
-    End end = run(one.course(), all, Route.NONE);
-    boolean rests =
-        ends.size() > endsBefore
-            || asked.subList(before, asked.size()).stream()
-                .flatMap(constraint -> constraint.inputs().stream())
-                .anyMatch(Walker::isGuessed);
-    if (rests || !end.thrown().isEmpty() || end.goesOn()) {
-      throw new NotFollowed("whether it comes to its end nobody knows", null);
-    }
-    arguments.forEach(objects::settle);
-    depth = 0;
-    effects.clear(); // A test asserts what the way itself does.
-    return new Walked.Prepared(one.object(), by.ref(), arguments);
-  }
-
-  /** Whether what a call gives, or that it throws nothing, is not known. */
-  private static boolean isGuessed(Term.Input input) {
-    return input.source() == Term.Source.RESULT
-        && (input.usual() == null || Made.isThrowing(input));
-  }
-
-  /** What a test gives a method or a constructor. */
-  static List<Term.Input> inputs(String prefix, MethodCode of) {
-    List<Term.Input> inputs = new ArrayList<>();
-    Type[] types = Type.getArgumentTypes(of.node().desc);
-    List<String> names = of.parameters();
-    for (int i = 0; i < types.length; i++) {
-      String name = prefix + names.get(i);
-      inputs.add(new Term.Input(name, types[i].getDescriptor(), Term.Source.ARGUMENT, null));
-    }
-    return inputs;
-  }
-
   /** Where on the way from the entry to the last method a path is. */
   record Route(List<Path> paths, List<Integer> sites, int at) {
     static final Route NONE = new Route(List.of(), List.of(), 0);
@@ -273,7 +225,8 @@ final class Walker {
     return run(new Course.Planned(path, steered, route.at()), arguments, route);
   }
 
-  private End run(Course course, List<Term> arguments, Route route) throws NotFollowed {
+  /** Follows a course with given arguments, the object first. */
+  End run(Course course, List<Term> arguments, Route route) throws NotFollowed {
     MethodCode code = course.code();
     Frame<Symbol> frame = entered(code, arguments);
     Instructions instructions = new Instructions(this, calls);
@@ -542,7 +495,6 @@ final class Walker {
     return new Term.Made(made++, type);
   }
 
-  /** Something has to hold. */
   /** Where it is a constant of an enum, one that answers by this method. */
   private void requireAnswered(Term receiver, CodeBase.Ref method) {
     for (EnumValue other : ConstantBodies.others(base, method)) {
@@ -551,6 +503,7 @@ final class Walker {
     }
   }
 
+  /** Something has to hold. */
   void require(Constraint constraint) {
     if (Boolean.TRUE.equals(nothing.holds(constraint))) {
       return;

@@ -560,7 +560,7 @@ final class WaySearch {
   }
 
   private Optional<Walked> walk(
-      Allowance ofPath, List<Path> paths, Steering steering, List<Walker.Before> before) {
+      Allowance ofPath, List<Path> paths, Steering steering, List<Before> before) {
     try {
       return Optional.of(Walker.walk(known, steering, ofPath, this::isNew, paths, sites, before));
     } catch (Walker.NotFollowed e) {
@@ -570,10 +570,10 @@ final class WaySearch {
 
   /** The same way after calls by which objects get a state; empty where it can't be gone then. */
   Optional<Solved> after(List<Preparation> calls, Solved solved) {
-    List<Walker.Before> before = new ArrayList<>();
+    List<Before> before = new ArrayList<>();
     for (Preparation call : calls) {
       Optional<Course> course = call.course(quick, known.base());
-      course.ifPresent(c -> before.add(new Walker.Before(call.object(), call.field(), c)));
+      course.ifPresent(c -> before.add(new Before(call.object(), call.field(), c)));
     }
     if (before.size() < calls.size()) {
       return Optional.empty();

@@ -548,7 +548,7 @@ final class Writing {
       made.lacks(true);
       return "any " + Literals.simple("L" + type + ";");
     }
-    List<Input> inputs = Walker.inputs(type + ".", constructor.get());
+    List<Input> inputs = constructor.get().inputs(type + ".");
     made.lacks(inputs.stream().anyMatch(GivenFiles::isFile));
     if (!inputs.isEmpty() && !constructor.get().onlyStores()) {
       made.assumesMaking(Literals.simple("L" + type + ";"));
