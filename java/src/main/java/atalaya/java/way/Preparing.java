@@ -5,12 +5,9 @@ import atalaya.core.term.Term.Input;
 import atalaya.java.way.WaySearch.Solved;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 
 /**
@@ -25,15 +22,12 @@ final class Preparing {
   /** An adder is called so often at most. */
   private static final int MOST_ELEMENTS = 3;
 
-  private static final int NOT_CALLED =
-      Opcodes.ACC_STATIC | Opcodes.ACC_ABSTRACT | Opcodes.ACC_NATIVE | Opcodes.ACC_SYNTHETIC;
-
   private static final Comparator<Preparation> PLAINEST =
       Comparator.comparingInt((Preparation one) -> parameters(one.by()))
           .thenComparingInt(one -> one.by().node().instructions.size());
 
   private final CodeBase base;
-  private final Visibility visible;
+  private final Setters setters;
   private final WaySearch search;
   private int tries;
 
@@ -44,7 +38,7 @@ final class Preparing {
    */
   Preparing(CodeBase base, Visibility visible, WaySearch search) {
     this.base = base;
-    this.visible = visible;
+    this.setters = new Setters(base, visible);
     this.search = search;
   }
 
@@ -122,7 +116,7 @@ final class Preparing {
       }
       String field = Made.fieldOf(state);
       String type = Walker.internal(object.get().type());
-      boolean isPlain = new Setters(base, visible).of(type, field, one.getValue()).isPresent();
+      boolean isPlain = setters.of(type, field, one.getValue()).isPresent();
       if (!isPlain) {
         lacks.add(new Lack(object.get(), field, times(state, one.getValue())));
       }
@@ -138,25 +132,14 @@ final class Preparing {
 
   /** The calls that may bring something about, the plainest first. */
   private List<Preparation> candidates(Lack lack) {
-    List<Preparation> candidates = new ArrayList<>();
-    Set<String> overridden = new HashSet<>();
-    Optional<String> at = Optional.of(Walker.internal(lack.object().type()));
-    while (at.filter(base::has).isPresent()) {
-      for (MethodCode method :
-          base.code(at.get()).map(c -> c.writers(lack.field())).orElse(List.of())) {
-        int access = method.node().access;
-        boolean isOpen = (access & NOT_CALLED) == 0 && visible.sees(at.get(), access);
-        if (isOpen && !overridden.contains(method.ref().code())) {
-          method.setting(lack.field()).stream()
-              .map(site -> new Preparation(lack.object(), method, lack.field(), site))
-              .forEach(candidates::add);
-        }
-      }
-      overridden.addAll(base.methods(at.get()));
-      at = base.above(at.get());
-    }
-    candidates.sort(PLAINEST);
-    return candidates;
+    String type = Walker.internal(lack.object().type());
+    return setters.writers(type, lack.field()).stream()
+        .flatMap(
+            method ->
+                method.setting(lack.field()).stream()
+                    .map(site -> new Preparation(lack.object(), method, lack.field(), site)))
+        .sorted(PLAINEST)
+        .toList();
   }
 
   private static int parameters(MethodCode method) {

@@ -1,8 +1,11 @@
 package atalaya.java.way;
 
 import atalaya.java.way.CodeBase.Ref;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.StreamSupport;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
@@ -12,8 +15,11 @@ import org.objectweb.asm.tree.IntInsnNode;
 import org.objectweb.asm.tree.LdcInsnNode;
 import org.objectweb.asm.tree.VarInsnNode;
 
-/** Methods that do nothing but set a field of their object, by which a test can do so. */
+/** Methods by which a test can set a field of an object, above all such as do nothing else. */
 final class Setters {
+  private static final int NOT_CALLED =
+      Opcodes.ACC_STATIC | Opcodes.ACC_ABSTRACT | Opcodes.ACC_NATIVE | Opcodes.ACC_SYNTHETIC;
+
   private final CodeBase base;
   private final Visibility visible;
 
@@ -31,23 +37,35 @@ final class Setters {
 
   /** The one that gives a field of a class a value, the class's own before inherited ones. */
   Optional<Setter> of(String type, String field, Object value) {
-    for (Optional<String> at = Optional.of(type); at.isPresent(); at = base.above(at.get())) {
+    return writers(type, field).stream()
+        .flatMap(method -> setter(method, field, value).stream())
+        .findFirst();
+  }
+
+  /**
+   * The methods of objects of a class that a test can call and that set a field, or put something
+   * into what it holds: the class's own before inherited ones.
+   */
+  List<MethodCode> writers(String type, String field) {
+    List<MethodCode> writers = new ArrayList<>();
+    Set<String> overridden = new HashSet<>();
+    for (Optional<String> at = Optional.of(type);
+        at.filter(base::has).isPresent();
+        at = base.above(at.get())) {
       String declaring = at.get();
-      Optional<Setter> found =
-          base.code(declaring).stream()
-              .flatMap(code -> code.writers(field).stream())
-              .filter(method -> !method.isStatic() && isOpen(declaring, method))
-              .flatMap(method -> setter(method, field, value).stream())
-              .findFirst();
-      if (found.isPresent()) {
-        return found;
-      }
+      base.code(declaring).stream()
+          .flatMap(code -> code.writers(field).stream())
+          .filter(method -> !overridden.contains(method.ref().code()))
+          .filter(method -> isOpen(declaring, method))
+          .forEach(writers::add);
+      overridden.addAll(base.methods(declaring));
     }
-    return Optional.empty();
+    return writers;
   }
 
   private boolean isOpen(String type, MethodCode method) {
-    return visible.sees(type, method.node().access);
+    int access = method.node().access;
+    return (access & NOT_CALLED) == 0 && visible.sees(type, access);
   }
 
   private static Optional<Setter> setter(MethodCode method, String field, Object value) {
