@@ -35,6 +35,18 @@ import javax.tools.ToolProvider;
  */
 final class WayCheck {
   private static final String NOT_FOLLOWED = ": not followed";
+
+  /** Classes of the platform that code may name; of all their packages a name may mean others. */
+  private static final List<String> OTHERS =
+      List.of(
+          "java.net.URI",
+          "java.net.Socket",
+          "java.net.InetAddress",
+          "java.net.InetSocketAddress",
+          "java.text.SimpleDateFormat",
+          "java.text.DecimalFormat",
+          "javax.net.ssl.SSLContext");
+
   private static final Pattern IMPORT =
       Pattern.compile("^import\\s+([\\w.]*\\.[A-Z]\\w*)\\s*;", Pattern.MULTILINE);
   private static final Pattern NAME = Pattern.compile("(?<![.\\w])[A-Z]\\w*\\b");
@@ -130,6 +142,10 @@ final class WayCheck {
                 "java.util.regex.*",
                 "org.junit.jupiter.api.Test"));
     imports.addAll(importsOf(type));
+    OTHERS.stream()
+        .filter(other -> code.matches("(?s).*\\b" + other.replaceFirst(".*\\.", "") + "\\b.*"))
+        .filter(other -> !typesByName.containsKey(other.replaceFirst(".*\\.", "")))
+        .forEach(imports::add);
     Matcher names = NAME.matcher(code);
     while (names.find()) {
       List<String> types = typesByName.getOrDefault(names.group(), List.of());
