@@ -876,4 +876,19 @@ class Makings {
       throw new Here(); // open
     }
   }
+
+  // ---- classes that ask for what all objects have ----
+
+  abstract static class Almanac {
+    abstract int depth();
+
+    @Override
+    public abstract String toString();
+  }
+
+  static void consulted(Almanac almanac) {
+    if (almanac.depth() == 9) {
+      throw new Here();
+    }
+  }
 }

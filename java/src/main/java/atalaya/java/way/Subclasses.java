@@ -115,7 +115,7 @@ final class Subclasses {
     }
     for (String code : base.methods(type)) {
       Ref method = new Ref(type, code);
-      note(method, base.access(method), open, closed);
+      note(method, base.access(method), isInterface(type), open, closed);
     }
     return base.above(type).stream().allMatch(above -> collect(above, open, closed))
         && base.interfaces(type).stream().allMatch(above -> collect(above, open, closed));
@@ -128,7 +128,7 @@ final class Subclasses {
     String owner = Type.getInternalName(type);
     for (Method method : type.getMethods()) {
       Ref ref = new Ref(owner, method.getName() + Type.getMethodDescriptor(method));
-      note(ref, method.getModifiers(), open, closed);
+      note(ref, method.getModifiers(), method.getDeclaringClass().isInterface(), open, closed);
     }
     boolean isPublic =
         Stream.<Class<?>>iterate(type, java.util.Objects::nonNull, Class::getSuperclass)
@@ -138,9 +138,15 @@ final class Subclasses {
     return isPublic && type.getTypeParameters().length == 0;
   }
 
-  /** What has code in a class further down needs none. */
-  private static void note(Ref method, int access, Map<String, Ref> open, Set<String> closed) {
-    boolean isObjects = List.of("equals", "hashCode", "toString").contains(method.name());
+  private boolean isInterface(String type) {
+    return (base.access(type) & Opcodes.ACC_INTERFACE) != 0;
+  }
+
+  /** What has code in a class further down needs none, nor do those that all objects have. */
+  private static void note(
+      Ref method, int access, boolean isOfInterface, Map<String, Ref> open, Set<String> closed) {
+    boolean isObjects =
+        isOfInterface && List.of("equals", "hashCode", "toString").contains(method.name());
     if ((access & CODELESS) == 0 || isObjects) {
       closed.add(method.code());
     } else if (!closed.contains(method.code())) {
