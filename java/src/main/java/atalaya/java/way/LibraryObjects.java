@@ -34,6 +34,8 @@ final class LibraryObjects {
           "new StackTraceElement(\"A\", \"a\", \"A.java\", 1)",
           "java/awt/color/ColorSpace",
           "ColorSpace.getInstance(ColorSpace.CS_sRGB)",
+          "java/net/Socket",
+          "new Socket()",
           "java/net/URL",
           "URI.create(\"http://localhost/\").toURL()",
           "javax/net/ssl/SSLContext",
@@ -41,7 +43,7 @@ final class LibraryObjects {
 
   /** Packages whose objects do nothing by themselves. */
   private static final List<String> QUIET =
-      List.of("java/io/", "java/net/", "java/text/", "java/util/concurrent/", "java/nio/");
+      List.of("java/io/", "java/text/", "java/util/concurrent/", "java/nio/");
 
   private static final int OPEN_CONSTANT = Modifier.PUBLIC | Modifier.STATIC | Modifier.FINAL;
 
