@@ -891,4 +891,85 @@ class Makings {
       throw new Here();
     }
   }
+
+  // ---- objects that can be made in several ways, where the plainest does not do ----
+
+  static class Plumb {
+    private final String unit;
+    private final int depth;
+
+    Plumb(boolean isMetric, int depth) {
+      this.unit = isMetric && depth > 0 ? "m" : null;
+      this.depth = depth;
+    }
+  }
+
+  static void plumbed(Plumb plumb) {
+    if (plumb.unit != null && plumb.depth == 12) {
+      throw new Here();
+    }
+  }
+
+  static class Whistle {
+    private final String tone;
+    private final Integer seconds;
+
+    private Whistle(String tone, Integer seconds) {
+      this.tone = tone;
+      this.seconds = seconds;
+    }
+
+    static Whistle plain(String tone) {
+      return new Whistle(tone, null);
+    }
+
+    static class Builder {
+      private String tone;
+      private Integer seconds;
+
+      static Builder create() {
+        return new Builder();
+      }
+
+      private Builder() {}
+
+      Builder tone(String of) {
+        tone = of;
+        return this;
+      }
+
+      Builder seconds(Integer many) {
+        seconds = many;
+        return this;
+      }
+
+      Whistle build() {
+        return new Whistle(tone, seconds);
+      }
+    }
+  }
+
+  static void whistled(Whistle whistle) {
+    if (whistle.seconds != null && whistle.seconds == 5) {
+      throw new Here();
+    }
+  }
+
+  static class Tide {
+    private final int[] marks = new int[40];
+    private final int height;
+
+    Tide(int height) {
+      for (int i = 0; i < 40; i++) {
+        marks[i] = -1;
+      }
+      this.height = height;
+    }
+  }
+
+  static void rises(Tide tide, int by) {
+    if (tide.height > 3 && by == 2) {
+      throw new Here();
+    }
+  }
 }

@@ -48,12 +48,27 @@ final class PromiseCheck {
   private final List<Item> items = new ArrayList<>();
   private final Map<Integer, BitSet> itemsOf = new HashMap<>();
 
+  /** The tests in which a class was initialised: another one would do that without them. */
+  private final Set<Integer> initialising = new HashSet<>();
+
   private PromiseCheck(RunFile run) {
     this.run = run;
     Map<String, MethodFigures> figures = new HashMap<>();
     run.methods().forEach(method -> figures.put(method.qualifiedName(), method));
+    Map<String, ClassReach> reach = run.allReach();
     for (CodeClass code : new ModelAgain(run).codeAtOnce(run.allClasses())) {
+      Map<Integer, BitSet> byTest = reach.getOrDefault(code.name(), ClassReach.none()).byTest();
       for (Method method : code.methods()) {
+        if (method.name().startsWith("<clinit>")) {
+          for (Line line : method.lines()) {
+            byTest.forEach(
+                (test, points) -> {
+                  if (points.intersects(line.points())) {
+                    initialising.add(test);
+                  }
+                });
+          }
+        }
         MethodFigures of = figures.get(code.name() + "#" + method.name());
         if (of != null) {
           double worth =
@@ -69,7 +84,6 @@ final class PromiseCheck {
         }
       }
     }
-    Map<String, ClassReach> reach = run.allReach();
     for (int i = 0; i < items.size(); i++) {
       Item item = items.get(i);
       int number = i;
@@ -116,15 +130,17 @@ final class PromiseCheck {
   }
 
   private void once(int percent, int count, Random random, double[][] sums) throws IOException {
+    Set<Integer> kept = new HashSet<>(initialising);
+    kept.add(ClassReach.OUTSIDE);
     List<Test> tests = new ArrayList<>();
     run.tests().stream()
         .map(TestFigures::test)
         .filter(test -> test.verdict() == Verdict.PASSED && !test.overlapped())
+        .filter(test -> !kept.contains(test.number()))
         .forEach(tests::add);
     Collections.shuffle(tests, random);
     int taken = tests.size() * percent / 100;
     List<Integer> away = tests.subList(0, taken).stream().map(Test::number).toList();
-    Set<Integer> kept = new HashSet<>(Set.of(ClassReach.OUTSIDE));
     tests.subList(taken, tests.size()).forEach(test -> kept.add(test.number()));
     BitSet before = new BitSet();
     kept.forEach(test -> before.or(of(test)));

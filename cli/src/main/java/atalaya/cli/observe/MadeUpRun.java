@@ -9,7 +9,6 @@ import atalaya.core.run.RunInfo;
 import atalaya.core.run.Test;
 import atalaya.java.ClassBytes;
 import atalaya.java.ProjectReader;
-import atalaya.java.SourceText;
 import java.util.List;
 import java.util.Map;
 
@@ -35,9 +34,7 @@ public final class MadeUpRun {
                     .filter(type -> !type.isTest())
                     .map(type -> new ClassBytes(type.module(), type.name(), type.bytes()))
                     .toList(),
-                sources.stream()
-                    .map(s -> new SourceText(s.module(), s.path(), s.path(), s.text()))
-                    .toList()),
+                SourceTexts.of(classes, sources)),
             info,
             name -> reach.getOrDefault(name, ClassReach.none()));
     Derived derived =

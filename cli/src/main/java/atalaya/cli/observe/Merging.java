@@ -2,7 +2,6 @@ package atalaya.cli.observe;
 
 import atalaya.core.code.ClassState;
 import atalaya.core.code.CodeClass;
-import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.RunContents;
 import atalaya.core.merge.Merger;
 import atalaya.core.merge.Whole;
@@ -10,11 +9,8 @@ import atalaya.core.run.ClassReach;
 import atalaya.core.run.NotObserved.Reason;
 import atalaya.java.ClassBytes;
 import atalaya.java.ProjectReader;
-import atalaya.java.SourceText;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 
@@ -39,7 +35,10 @@ public final class Merging {
     Function<String, ClassReach> reachOf =
         type -> whole.reach().getOrDefault(type, ClassReach.none());
     CodeWithGaps code =
-        CodeWithGaps.of(ProjectReader.read(classes, sources(whole)), whole.info(), reachOf);
+        CodeWithGaps.of(
+            ProjectReader.read(classes, SourceTexts.of(whole.classes(), whole.sources())),
+            whole.info(),
+            reachOf);
     Set<String> neverLoaded = new HashSet<>();
     whole.notObserved().stream()
         .filter(problem -> problem.reason() == Reason.NEVER_LOADED)
@@ -76,30 +75,5 @@ public final class Merging {
     return code.hasLineIn(reach.all())
         ? ClassState.REACHED
         : neverLoaded.contains(code.name()) ? ClassState.NEVER_LOADED : ClassState.LOADED;
-  }
-
-  /** The path of a source below its source folder follows from the packages of the classes. */
-  private static List<SourceText> sources(Whole whole) {
-    Map<String, Set<String>> packages = new HashMap<>();
-    for (KeptClass file : whole.classes()) {
-      int dot = file.name().lastIndexOf('.');
-      packages
-          .computeIfAbsent(file.module(), m -> new HashSet<>())
-          .add(dot < 0 ? "" : file.name().substring(0, dot).replace('.', '/') + "/");
-    }
-    return whole.sources().stream()
-        .map(
-            source -> {
-              String file = source.path().substring(source.path().lastIndexOf('/') + 1);
-              String folder = source.path().substring(0, source.path().length() - file.length());
-              String inPackage =
-                  packages.getOrDefault(source.module(), Set.of()).stream()
-                      .filter(name -> ("/" + folder).endsWith("/" + name))
-                      .max((a, b) -> Integer.compare(a.length(), b.length()))
-                      .orElse("");
-              return new SourceText(
-                  source.module(), source.path(), inPackage + file, source.text());
-            })
-        .toList();
   }
 }

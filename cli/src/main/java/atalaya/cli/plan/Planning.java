@@ -54,7 +54,7 @@ public final class Planning implements AutoCloseable {
   private static final int READ_AT_ONCE = Planner.MOST_TASKS;
 
   /** So many methods are called by one test at most. */
-  private static final int MOST_TOGETHER = 8;
+  static final int MOST_TOGETHER = 8;
 
   private final RunFile run;
   private final List<MethodFigures> methods;
@@ -155,7 +155,8 @@ public final class Planning implements AutoCloseable {
             .toList();
     scene.read(atOnce(lacking));
     Set<MethodFigures> grouped = new HashSet<>();
-    for (List<MethodFigures> group : Together.of(lacking, m -> finder.isOpen(guessed(m)))) {
+    for (List<MethodFigures> group :
+        Together.of(lacking, m -> finder.isOpen(guessed(m)), m -> finder.about(guessed(m)))) {
       grouped.addAll(group);
       tasks.add(together(group, bounds, unused));
     }

@@ -7,13 +7,17 @@ import atalaya.core.figure.MethodFigures;
 import atalaya.core.figure.Mutants;
 import atalaya.core.figure.Share;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class TogetherTest {
-  /** Of each method its complexity, and whether it was entered, or is closed to tests. */
+  /**
+   * Of each method its complexity, and whether it was entered, or is closed to tests; in classes
+   * with many such methods they are about what is left of {@code _} in their names.
+   */
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',
@@ -27,18 +31,26 @@ class TogetherTest {
         "Pier#a(int):1 Pier#b():1 Pier#a():1 Pier#a(long):2 | a(int) a() a(long)",
         "Pier#a(int):1 Pier#b():1 Pier#a():1 Pier#a(long):2 Pier#c():1 | b() c(); a(int) a() a(long)",
         "Pier#a():1 Crane#b():1 Pier#c():1 Crane#d():1      | b() d(); a() c()",
+        "Pier#x_a():1 Pier#x_b():1 Pier#y_a():1 Pier#y_b():1 Pier#a():1 Pier#b():1 Pier#c():1 "
+            + "Pier#d():1 Pier#z_e():1 | x_a() x_b(); y_a() y_b(); a() b() c() d() z_e()",
+        "Pier#x_a():1 Pier#x_b():1 Pier#x_c():1 Pier#x_d():1 Pier#x_e():1 Pier#x_f():1 Pier#x_g():1 "
+            + "Pier#y_a():1 Pier#y_b():1 | y_a() y_b(); x_a() x_b() x_c() x_d() x_e() x_f() x_g()",
       })
   void smallMethodsThatNothingEntered(String methods, String groups) {
     List<MethodFigures> lacking = Stream.of(methods.split(" ")).map(TogetherTest::method).toList();
 
     List<List<MethodFigures>> together =
-        Together.of(lacking, method -> !method.path().equals("closed"));
+        Together.of(lacking, method -> !method.path().equals("closed"), m -> about(m.method()));
 
     assertThat(
             together.stream()
                 .map(g -> g.stream().map(MethodFigures::method).collect(Collectors.joining(" ")))
                 .collect(Collectors.joining("; ")))
         .isEqualTo(groups);
+  }
+
+  private static Set<String> about(String method) {
+    return method.contains("_") ? Set.of(method.substring(0, method.indexOf('_'))) : Set.of();
   }
 
   private static MethodFigures method(String told) {

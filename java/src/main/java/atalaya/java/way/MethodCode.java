@@ -460,6 +460,22 @@ final class MethodCode {
     return called;
   }
 
+  /** The fields and methods of its own class that it is about: itself, and what it uses. */
+  Set<String> about() {
+    Set<String> about = new HashSet<>(Set.of(ref.code()));
+    instructions()
+        .forEach(
+            instruction -> {
+              if (instruction instanceof FieldInsnNode use && use.owner.equals(ref.type())) {
+                about.add(use.name);
+              }
+              if (instruction instanceof MethodInsnNode use && use.owner.equals(ref.type())) {
+                about.add(use.name + use.desc);
+              }
+            });
+    return about;
+  }
+
   /** Whether somewhere in it something new is thrown. */
   boolean mayRefuse() {
     return mayRefuse;

@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.FieldInsnNode;
@@ -40,7 +41,7 @@ final class Objects {
   /** The fields that hold what was done with their objects, and nothing else. */
   private final Set<State.Field> settled = new HashSet<>();
 
-  private boolean restsOnMaking;
+  private final Set<String> madeOtherwise = new HashSet<>();
   private final Map<Input, Boolean> tried = new HashMap<>();
   private final Map<Input, Making> makings = new HashMap<>();
   private final Map<Term, Term> originals = new HashMap<>();
@@ -73,9 +74,9 @@ final class Objects {
     return built;
   }
 
-  /** Whether something was asked that an object holds which could be made in other ways. */
-  boolean restsOnMaking() {
-    return restsOnMaking;
+  /** The objects of which something was asked, and which could be made in other ways. */
+  Set<String> madeOtherwise() {
+    return madeOtherwise;
   }
 
   /**
@@ -135,7 +136,9 @@ final class Objects {
       return Term.unknown(field.name, field.desc);
     }
     if (known != null && !(object instanceof Input input && isOpen(input, field, known))) {
-      restsOnMaking |= isOneOfSeveral(object, field.name, known);
+      if (isOneOfSeveral(object, field.name, known)) {
+        madeOtherwise.add(((Input) object).name());
+      }
       return known;
     }
     if (isEnum(object)) {
@@ -274,14 +277,54 @@ final class Objects {
     if (!isPlain || nesting >= DEEPEST || !object.isFree()) {
       return false;
     }
+    int passedOver = walker.makings.passedOver(object);
+    List<Maker> makers = makers(object, code.get(), best);
+    for (Maker maker : makers) {
+      if (build(object, maker) && passedOver-- == 0) {
+        if (makers.size() > 1 || decides(makings.get(object))) {
+          severalWays.add(object);
+        }
+        return true;
+      }
+    }
+    makings.remove(object);
+    built.remove(object);
+    return isConstant(object, code.get()) && passedOver == 0;
+  }
+
+  /**
+   * What gives a new object.
+   *
+   * @param code a constructor, or a method: a static one, or a builder's
+   * @param path through it
+   */
+  private record Maker(MethodCode code, Path path) {}
+
+  /** Constructors before other methods, and the shortest path of each before others. */
+  private List<Maker> makers(Input object, ClassCode code, Comparator<MethodCode> best) {
     Comparator<MethodCode> order =
         Comparator.comparing((MethodCode c) -> Math.max(parameters(c), MANY_PARAMETERS))
             .thenComparing(c -> copies(c, object.type()))
             .thenComparing(best);
-    return isMade(object, code.get().constructors(), order)
-        || isMade(object, walker.base.factories(code.get()), order)
-        || isMade(object, walker.base.builders(code.get()), order)
-        || isConstant(object, code.get());
+    List<MethodCode> open =
+        Stream.of(code.constructors(), walker.base.factories(code), walker.base.builders(code))
+            .flatMap(
+                all ->
+                    all.stream()
+                        .filter(
+                            maker -> walker.visible.sees(maker.ref().type(), maker.node().access))
+                        .sorted(order))
+            .toList();
+    List<Maker> makers = new ArrayList<>();
+    open.forEach(maker -> maker.shortest().ifPresent(path -> makers.add(new Maker(maker, path))));
+    for (MethodCode maker : open) {
+      maker.fewPaths().stream()
+          .flatMap(List::stream)
+          .filter(path -> path.isReturning() && !path.equals(maker.shortest().orElse(null)))
+          .map(path -> new Maker(maker, path))
+          .forEach(makers::add);
+    }
+    return makers;
   }
 
   /** Whether a static final field of its class holds one. */
@@ -309,18 +352,6 @@ final class Objects {
     return code.field(field).filter(Statics::isFinal).isPresent();
   }
 
-  private boolean isMade(Input object, List<MethodCode> makers, Comparator<MethodCode> order) {
-    List<MethodCode> open =
-        makers.stream()
-            .filter(maker -> walker.visible.sees(maker.ref().type(), maker.node().access))
-            .sorted(order)
-            .toList();
-    Optional<MethodCode> used = open.stream().filter(maker -> build(object, maker)).findFirst();
-    used.filter(maker -> open.size() > 1 || decides(makings.get(object)))
-        .ifPresent(maker -> severalWays.add(object));
-    return used.isPresent();
-  }
-
   private static boolean decides(Making making) {
     return making.constraints().stream().anyMatch(one -> one.reason().isWritten());
   }
@@ -335,16 +366,9 @@ final class Objects {
     return Type.getArgumentTypes(maker.node().desc).length;
   }
 
-  /**
-   * Whether an object can be made so.
-   *
-   * @param maker a constructor, or a method that gives a new object: a static one, or a builder's
-   */
-  private boolean build(Input object, MethodCode maker) {
-    Optional<Path> path = maker.shortest();
-    if (path.isEmpty()) {
-      return false;
-    }
+  /** Whether an object can be made so. */
+  private boolean build(Input object, Maker by) {
+    MethodCode maker = by.code();
     State before = walker.state;
     State during = before.fork();
     List<Input> arguments = new ArrayList<>();
@@ -371,7 +395,7 @@ final class Objects {
     }
     Term made;
     try {
-      made = walker.apart(during, path.get(), all).result();
+      made = walker.apart(during, by.path(), all).result();
     } catch (Walker.NotFollowed e) {
       return false;
     } finally {

@@ -31,7 +31,8 @@ import java.util.Set;
  * @param built how the objects are made that it needs
  * @param prepared what is called on them first
  * @param asMade what of their state follows from how they are made, and from what
- * @param restsOnMaking whether what it needs turns on objects that could be made in other ways
+ * @param madeOtherwise the objects on which it turns what it needs, and which could be made in
+ *     other ways
  * @param narrowings inputs that are taken for more than they are declared as, as that
  * @param typeTests what stands for whether inputs are of a type
  * @param doubles the inputs of which methods are called that a double answers
@@ -56,7 +57,7 @@ record Walked(
     Map<Term.Input, Built> built,
     List<Prepared> prepared,
     Map<Term.Input, Term> asMade,
-    boolean restsOnMaking,
+    Set<String> madeOtherwise,
     Set<Term.Input> narrowings,
     Map<Term.Input, TypeTest> typeTests,
     Set<Term.Input> doubles,

@@ -73,6 +73,7 @@ final class Walker {
   final CodeBase base;
   final Visibility visible;
   final Predicate<MethodCode> isNew;
+  final Makings makings;
   final List<Walked.Passed> steps = new ArrayList<>();
   final Map<String, BitSet> points = new HashMap<>();
   final Set<Term.Input> doubles = new LinkedHashSet<>();
@@ -117,8 +118,10 @@ final class Walker {
       Steering steering,
       Allowance allowance,
       Predicate<MethodCode> isNew,
+      Makings makings,
       String entered) {
     this.allowance = allowance;
+    this.makings = makings;
     this.known = known;
     this.base = known.base();
     this.fixed = new Fixed(known.seen());
@@ -132,8 +135,7 @@ final class Walker {
    *
    * @param allowance when it is spent, calls are no longer followed
    * @param isNew whether nothing reached a method yet
-   * @param route from the one that a test calls
-   * @param sites the instructions of each but the last that call the next
+   * @param whole from the one that a test calls
    * @param before what is called on objects first
    */
   static Walked walk(
@@ -141,12 +143,12 @@ final class Walker {
       Steering steering,
       Allowance allowance,
       Predicate<MethodCode> isNew,
-      List<Path> route,
-      List<Integer> sites,
+      Route whole,
+      Makings makings,
       List<Before> before)
       throws NotFollowed {
-    MethodCode first = route.get(0).code();
-    Walker walker = new Walker(known, steering, allowance, isNew, first.ref().type());
+    MethodCode first = whole.paths().get(0).code();
+    Walker walker = new Walker(known, steering, allowance, isNew, makings, first.ref().type());
     Term.Input receiver = null;
     List<Term> all = new ArrayList<>();
     boolean makes = first.node().name.equals("<init>");
@@ -167,7 +169,7 @@ final class Walker {
     for (Before one : before) {
       prepared.add(one.follow(walker));
     }
-    End end = walker.run(route.get(0), all, new Route(route, sites, 0));
+    End end = walker.run(whole.paths().get(0), all, whole);
     if (receiver != null && !makes) {
       walker.depth++; // It is no part of the route.
       walker.objects.settle(receiver);
@@ -186,7 +188,7 @@ final class Walker {
         walker.objects.built(),
         prepared,
         walker.asMade,
-        walker.objects.restsOnMaking(),
+        walker.objects.madeOtherwise(),
         walker.objects.narrowings(),
         walker.types.asked(),
         walker.doubles,

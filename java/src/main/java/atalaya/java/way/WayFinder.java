@@ -26,6 +26,9 @@ public final class WayFinder {
 
   private static final int QUICK = 100;
 
+  /** So many ways of making objects are passed over, where the plainest leads nowhere. */
+  private static final List<Integer> OTHER_MAKINGS = List.of(1, 2, 3, Integer.MAX_VALUE);
+
   private final CodeBase base;
   private final Meanings meanings;
   private final Known known;
@@ -112,8 +115,23 @@ public final class WayFinder {
     }
     Solver solver = new Solver(answers, enums, THOROUGH);
     Solver quick = new Solver(answers, enums, QUICK);
-    WaySearch search = new WaySearch(known, solver, quick, wanted, route, sites, code.get());
+    Function<Makings, WaySearch> searching =
+        m -> new WaySearch(known, solver, quick, wanted, route, sites, code.get(), m);
+    WaySearch search = searching.apply(Makings.PLAINEST);
     WaySearch.Result result = search.run();
+    Set<String> others = new HashSet<>();
+    for (int i = 0; i < OTHER_MAKINGS.size() && result instanceof WaySearch.Excluded no; i++) {
+      others.addAll(no.madeOtherwise());
+      if (no.isProven() || no.madeOtherwise().isEmpty()) {
+        break;
+      }
+      WaySearch other = searching.apply(new Makings(others, OTHER_MAKINGS.get(i)));
+      WaySearch.Result then = other.run();
+      if (!(then instanceof WaySearch.NothingLeft)) {
+        search = other;
+        result = then;
+      }
+    }
     if (result instanceof WaySearch.Solved solved) {
       Walked walked = solved.walked();
       Way way = way(route, walked, walked.asMade(solver, solved.solution()), wanted);
@@ -133,10 +151,18 @@ public final class WayFinder {
    * Whether a test can make an object and call a method itself; not for one that can't be found.
    */
   public boolean isOpen(Ref method) {
-    return method != null
-        && !routes.isHidden(method)
-        && !base.isAbstract(method.type())
-        && base.code(method.type()).map(code -> !code.isHidden()).orElse(false);
+    if (method == null || routes.isHidden(method)) {
+      return false;
+    }
+    boolean isMade = method.name().equals("<init>");
+    Visibility visible = Visibility.ofTestOf(base, method.type());
+    String type = isMade ? method.type() : Concrete.of(base, visible, method);
+    return !base.isAbstract(type) && base.code(type).map(code -> !code.isHidden()).orElse(false);
+  }
+
+  /** The fields and methods of its class that a method is about: itself, and what it uses. */
+  public Set<String> about(Ref method) {
+    return base.code(method).map(MethodCode::about).orElse(Set.of());
   }
 
   /** Whether code outside of the project may use a method. */

@@ -27,6 +27,9 @@ import java.util.Set;
 final class WaySearch {
   private static final int MOST_TRIES = 40;
 
+  /** The same where objects are made in another way than the plainest. */
+  private static final int MOST_OTHER_TRIES = 10;
+
   /** So many are gone along as far as they can be, before they are given up. */
   private static final int MOST_STEERED = 4;
 
@@ -61,6 +64,9 @@ final class WaySearch {
 
   private static final int OF_METHOD = 60_000;
 
+  /** And where objects are made in another way than the plainest. */
+  private static final int OF_OTHER_MAKINGS = 10_000;
+
   /** What came of it. */
   sealed interface Result {}
 
@@ -76,8 +82,13 @@ final class WaySearch {
    * @param because what the first of them did
    * @param isProven whether there are no others
    * @param fixed what no test can change that had a part in it
+   * @param madeOtherwise the objects that had a part in it, and may be made in other ways
    */
-  record Excluded(Solution.Contradiction because, boolean isProven, Set<String> fixed)
+  record Excluded(
+      Solution.Contradiction because,
+      boolean isProven,
+      Set<String> fixed,
+      Set<String> madeOtherwise)
       implements Result {}
 
   /** There is nothing left to reach. */
@@ -151,6 +162,7 @@ final class WaySearch {
   private final List<Ref> route;
   private final List<Integer> sites;
   private final MethodCode code;
+  private final Makings makings;
   private final BitSet left;
   private final PriorityQueue<Try> tries =
       new PriorityQueue<>(
@@ -160,10 +172,11 @@ final class WaySearch {
   private final Map<Map.Entry<Integer, Set<Path.Taken>>, Optional<Path>> leading = new HashMap<>();
 
   private final Set<List<Path>> seen = new HashSet<>();
-  private final Allowance allowance = Allowance.of(OF_METHOD);
+  private final Allowance allowance;
   private int added;
   private int steered;
   private boolean onlyOwnConflicts = true;
+  private final Set<String> madeOtherwise = new HashSet<>();
   private final Heaviest certain = new Heaviest();
 
   /** With values but for what calls give that were not followed. */
@@ -181,6 +194,7 @@ final class WaySearch {
    *
    * @param route the methods from one that a test can call to it
    * @param sites the instruction of each before it that calls the next
+   * @param makings how the objects are made that it needs
    */
   WaySearch(
       Known known,
@@ -189,7 +203,10 @@ final class WaySearch {
       WayFinder.Wanted wanted,
       List<Ref> route,
       List<Integer> sites,
-      MethodCode code) {
+      MethodCode code,
+      Makings makings) {
+    this.makings = makings;
+    this.allowance = Allowance.of(makings.equals(Makings.PLAINEST) ? OF_METHOD : OF_OTHER_MAKINGS);
     this.known = known;
     this.solver = solver;
     this.quick = quick;
@@ -202,7 +219,7 @@ final class WaySearch {
 
   Result run() {
     tries.add(new Try(Attempt.FIRST, Double.MAX_VALUE, null, 0));
-    int left = MOST_TRIES;
+    int left = makings.equals(Makings.PLAINEST) ? MOST_TRIES : MOST_OTHER_TRIES;
     for (Optional<Try> next = best();
         next.isPresent() && left > 0 && !allowance.isSpent();
         next = best()) {
@@ -227,10 +244,14 @@ final class WaySearch {
         if (!resting.isThere()) {
           others(next.get(), walked.get(), conflict.get());
         }
-        onlyOwnConflicts &=
-            !walked.get().restsOnMaking()
-                && walked.get().own().contains(conflict.get().one())
+        boolean isOwn =
+            walked.get().own().contains(conflict.get().one())
                 && walked.get().own().contains(conflict.get().other());
+        onlyOwnConflicts &= isOwn && walked.get().madeOtherwise().isEmpty();
+        madeOtherwise.addAll(walked.get().madeOtherwise());
+        if (!isOwn) {
+          walked.get().built().keySet().forEach(made -> madeOtherwise.add(made.name()));
+        }
       }
       left = certain.isThere() ? Math.min(left - 1, MORE_TRIES) : left - 1;
     }
@@ -242,7 +263,9 @@ final class WaySearch {
     if (doubtful.isThere()) {
       return outsideLoops(doubtful.solved);
     }
-    return because == null ? new NothingLeft() : new Excluded(because, isProven(left), fixed);
+    return because == null
+        ? new NothingLeft()
+        : new Excluded(because, isProven(left), fixed, madeOtherwise);
   }
 
   /**
@@ -562,7 +585,15 @@ final class WaySearch {
   private Optional<Walked> walk(
       Allowance ofPath, List<Path> paths, Steering steering, List<Before> before) {
     try {
-      return Optional.of(Walker.walk(known, steering, ofPath, this::isNew, paths, sites, before));
+      return Optional.of(
+          Walker.walk(
+              known,
+              steering,
+              ofPath,
+              this::isNew,
+              new Walker.Route(paths, sites, 0),
+              makings,
+              before));
     } catch (Walker.NotFollowed e) {
       return Optional.empty();
     }
