@@ -109,8 +109,8 @@ final class Made {
   boolean isAll() {
     return isComplete
         && found.open().isEmpty()
-        && code.keySet().containsAll(walked.doubles())
-        && !walked.mayHalt()
+        && code.keySet().containsAll(walked.needs().doubles())
+        && !walked.trace().mayHalt()
         && agree()
         && found.inputs().keySet().stream().allMatch(this::isByTest);
   }
@@ -121,6 +121,7 @@ final class Made {
     Set<String> there = new HashSet<>();
     found.inputs().forEach((input, value) -> (value == null ? missing : there).add(input.name()));
     walked
+        .needs()
         .typeTests()
         .forEach(
             (isIt, test) -> {
@@ -135,6 +136,7 @@ final class Made {
   void settleTypes() {
     Kinds kinds = new Kinds(base);
     walked
+        .needs()
         .typeTests()
         .forEach(
             (isIt, test) -> {
@@ -167,7 +169,7 @@ final class Made {
 
   boolean isAsMade(Input state) {
     Object value = found.inputs().get(state);
-    Term made = walked.asMade().get(state);
+    Term made = walked.needs().asMade().get(state);
     return state.isUsually(value)
         || made != null && java.util.Objects.equals(value, new Values(found.inputs()).of(made));
   }
@@ -200,7 +202,7 @@ final class Made {
 
   /** Whether a condition asks about what a call gives: who wrote it knew that it may be missing. */
   private boolean isDoubted(Input result) {
-    return walked.constraints().stream()
+    return walked.conditions().all().stream()
         .anyMatch(one -> one.reason().isWritten() && one.inputs().contains(result));
   }
 
@@ -209,6 +211,7 @@ final class Made {
     Set<String> all = new LinkedHashSet<>(assumed);
     Values values = new Values(found.inputs());
     walked
+        .conditions()
         .ends()
         .forEach(
             (constraint, call) -> {
@@ -244,8 +247,8 @@ final class Made {
   private boolean isOfArgument(Input element) {
     String of = element.name().replaceAll("(\\.size\\(\\)|\\.length|\\[\\d+\\])$", "");
     return Stream.concat(
-            walked.arguments().stream(),
-            walked.prepared().stream().flatMap(one -> one.arguments().stream()))
+            walked.needs().arguments().stream(),
+            walked.needs().prepared().stream().flatMap(one -> one.arguments().stream()))
         .anyMatch(a -> a.name().equals(of));
   }
 
@@ -265,7 +268,7 @@ final class Made {
 
   /** The object that a test makes whose field it is; empty where it takes one as it is. */
   Optional<Input> holder(Input state) {
-    return walked.built().keySet().stream()
+    return walked.needs().built().keySet().stream()
         .filter(object -> without(state.name()).equals(Objects.prefix(object) + fieldOf(state)))
         .findFirst();
   }

@@ -36,7 +36,7 @@ final class MissingElements {
    */
   static Optional<String> on(Solver solver, Walked walked) {
     List<Constraint> before = new ArrayList<>();
-    for (Constraint constraint : walked.constraints()) {
+    for (Constraint constraint : walked.conditions().all()) {
       Optional<Term> asked = elementTaken(constraint);
       boolean isAsked =
           asked.isPresent()

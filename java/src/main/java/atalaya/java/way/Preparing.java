@@ -110,7 +110,7 @@ final class Preparing {
       }
       Optional<Input> object =
           made.holder(state)
-              .filter(input -> solved.walked().built().get(input) instanceof Walked.New);
+              .filter(input -> solved.walked().needs().built().get(input) instanceof Walked.New);
       if (object.isEmpty()) {
         return Optional.empty();
       }

@@ -32,8 +32,8 @@ final class Seen {
    * @param deciding how many steps come before what decides; what is to be seen earlier is no news
    */
   Result result(Ref entry, int deciding) {
-    if (!walked.thrown().isEmpty()) {
-      String thrown = Instructions.simple(walked.thrown());
+    if (!walked.ending().thrown().isEmpty()) {
+      String thrown = Instructions.simple(walked.ending().thrown());
       return new Result(List.of("throws " + thrown), thrown);
     }
     Set<String> asserts = new LinkedHashSet<>();
@@ -41,10 +41,10 @@ final class Seen {
     Type returned = Type.getReturnType(entry.descriptor());
     if (returned != Type.VOID_TYPE) {
       asserts.add("the result of " + entry.name() + result(returned.getDescriptor()));
-    } else if (walked.goesOn()) {
+    } else if (walked.ending().goesOn()) {
       asserts.add("how " + entry.name() + " ends" + notFollowedBeyond());
     }
-    for (Walked.Effect effect : walked.effects()) {
+    for (Walked.Effect effect : walked.trace().effects()) {
       if (effect.after() >= deciding && asserts.size() < MOST_ASSERTS) {
         seen(effect, isConstructor).ifPresent(asserts::add);
       }
@@ -53,19 +53,19 @@ final class Seen {
   }
 
   private String notFollowedBeyond() {
-    List<Walked.Passed> steps = walked.steps();
+    List<Walked.Passed> steps = walked.trace().steps();
     return ": not followed"
         + (steps.isEmpty() ? "" : " beyond line " + steps.get(steps.size() - 1).line());
   }
 
   private String result(String type) {
-    if (walked.goesOn()) {
+    if (walked.ending().goesOn()) {
       return ", unless it throws" + notFollowedBeyond();
     }
-    if (walked.result() == null) {
+    if (walked.ending().result() == null) {
       return "";
     }
-    Object value = new Values(found.inputs()).of(walked.result());
+    Object value = new Values(found.inputs()).of(walked.ending().result());
     if (value == Values.UNDECIDED || value instanceof Values.Thrown) {
       return "";
     }
@@ -76,7 +76,8 @@ final class Seen {
     if (effect instanceof Walked.Called called) {
       String arguments =
           called.arguments().stream().map(this::shown).collect(Collectors.joining(", "));
-      boolean isDouble = called.object() instanceof Input input && walked.doubles().contains(input);
+      boolean isDouble =
+          called.object() instanceof Input input && walked.needs().doubles().contains(input);
       return isDouble
           ? Optional.of(
               ((Input) called.object()).name()

@@ -19,57 +19,84 @@ import java.util.Set;
 /**
  * What following a path showed.
  *
- * @param steps the conditions that it passes, in order
- * @param causes where the way went, that each constraint comes from, as far as it does
- * @param ends the calls of which they say that they throw nothing
- * @param own the constraints that come from code of the route itself
- * @param inLoops the constraints that come from code in loops
- * @param points what it passes, by internal name of the class
- * @param result what is returned; null when nothing is, or something is thrown
- * @param thrown the internal name of the exception that ends it, or empty
- * @param goesOn whether it was not followed to its end
- * @param built how the objects are made that it needs
- * @param prepared what is called on them first
- * @param asMade what of their state follows from how they are made, and from what
- * @param madeOtherwise the objects on which it turns what it needs, and which could be made in
- *     other ways
- * @param narrowings inputs that are taken for more than they are declared as, as that
- * @param typeTests what stands for whether inputs are of a type
- * @param doubles the inputs of which methods are called that a double answers
- * @param handedOn the inputs that are given to calls that were not followed
- * @param asked what doubles are asked
- * @param cut where it ended early; empty when it was followed to its end
- * @param surroundings the classes and methods called that depend on more than arguments
- * @param mayHalt whether it may end the JVM or wait for somebody at the keyboard
- * @param fixed what no test can change that decided where it can't go
+ * @param conditions what has to hold
+ * @param trace what it passes and does
+ * @param ending how it ends
+ * @param needs what a test has to give it
  */
-record Walked(
-    List<Constraint> constraints,
-    List<Passed> steps,
-    Map<Constraint, Cause> causes,
-    Map<Constraint, String> ends,
-    Set<Constraint> own,
-    Set<Constraint> inLoops,
-    Map<String, BitSet> points,
-    Term result,
-    String thrown,
-    boolean goesOn,
-    Map<Term.Input, Built> built,
-    List<Prepared> prepared,
-    Map<Term.Input, Term> asMade,
-    Set<String> madeOtherwise,
-    Set<Term.Input> narrowings,
-    Map<Term.Input, TypeTest> typeTests,
-    Set<Term.Input> doubles,
-    Set<Term.Input> handedOn,
-    Set<Asked> asked,
-    List<Effect> effects,
-    Set<String> surroundings,
-    boolean mayHalt,
-    Set<String> fixed,
-    List<Term.Input> arguments,
-    Term.Input receiver,
-    Optional<Cut> cut) {
+record Walked(Conditions conditions, Trace trace, Ending ending, Needs needs) {
+
+  /**
+   * What has to hold, so that a path is taken.
+   *
+   * @param all in the order in which it is asked
+   * @param causes where the way went, that each comes from, as far as it does
+   * @param ends the calls of which some say that they throw nothing
+   * @param own those that come from code of the route itself
+   * @param inLoops those that come from code in loops
+   */
+  record Conditions(
+      List<Constraint> all,
+      Map<Constraint, Cause> causes,
+      Map<Constraint, String> ends,
+      Set<Constraint> own,
+      Set<Constraint> inLoops) {}
+
+  /**
+   * What a path passes and does.
+   *
+   * @param steps the conditions that it passes, in order
+   * @param points by internal name of the class
+   * @param surroundings the classes and methods called that depend on more than arguments
+   * @param mayHalt whether it may end the JVM or wait for somebody at the keyboard
+   * @param fixed what no test can change that decided where it can't go
+   */
+  record Trace(
+      List<Passed> steps,
+      Map<String, BitSet> points,
+      List<Effect> effects,
+      Set<String> surroundings,
+      boolean mayHalt,
+      Set<String> fixed) {}
+
+  /**
+   * How a path ends.
+   *
+   * @param result what is returned; null when nothing is, or something is thrown
+   * @param thrown the internal name of the exception that ends it, or empty
+   * @param goesOn whether it was not followed to its end
+   * @param cut where it ended early; empty when it was followed to its end
+   */
+  record Ending(Term result, String thrown, boolean goesOn, Optional<Cut> cut) {}
+
+  /**
+   * What a test has to give.
+   *
+   * @param receiver what the first method is called on; null where it is static, or makes an object
+   * @param arguments of the first method
+   * @param built how the objects are made that it needs
+   * @param prepared what is called on them first
+   * @param asMade what of their state follows from how they are made, and from what
+   * @param madeOtherwise the objects on which it turns what it needs, and which could be made in
+   *     other ways
+   * @param narrowings inputs that are taken for more than they are declared as, as that
+   * @param typeTests what stands for whether inputs are of a type
+   * @param doubles the inputs of which methods are called that a double answers
+   * @param handedOn the inputs that are given to calls that were not followed
+   * @param asked what doubles are asked
+   */
+  record Needs(
+      Term.Input receiver,
+      List<Term.Input> arguments,
+      Map<Term.Input, Built> built,
+      List<Prepared> prepared,
+      Map<Term.Input, Term> asMade,
+      Set<String> madeOtherwise,
+      Set<Term.Input> narrowings,
+      Map<Term.Input, TypeTest> typeTests,
+      Set<Term.Input> doubles,
+      Set<Term.Input> handedOn,
+      Set<Asked> asked) {}
 
   /**
    * The first condition that is open for some inputs, or comes out by what a call gives that was
@@ -86,7 +113,7 @@ record Walked(
                 given.add(input);
               }
             });
-    return constraints.stream()
+    return conditions.all().stream()
         .filter(one -> one.inputs().stream().anyMatch(given::contains))
         .findFirst()
         .or(() -> found.open().stream().findFirst());
@@ -96,14 +123,16 @@ record Walked(
    * The inputs under which also what need not be so is as objects are made, where there are any.
    */
   Solution.Found asMade(Solver solver, Solution.Found found) {
-    List<Constraint> more = new ArrayList<>(constraints);
-    asMade.forEach(
-        (state, made) -> {
-          if (found.inputs().containsKey(state)) {
-            more.add(new Compared(state, Relation.EQUAL, made, Reason.unwritten(0)));
-          }
-        });
-    boolean isAsked = more.size() > constraints.size();
+    List<Constraint> more = new ArrayList<>(conditions.all());
+    needs
+        .asMade()
+        .forEach(
+            (state, made) -> {
+              if (found.inputs().containsKey(state)) {
+                more.add(new Compared(state, Relation.EQUAL, made, Reason.unwritten(0)));
+              }
+            });
+    boolean isAsked = more.size() > conditions.all().size();
     return isAsked ? solver.find(more).filter(also -> also.open().isEmpty()).orElse(found) : found;
   }
 

@@ -175,32 +175,29 @@ final class Walker {
       walker.objects.settle(receiver);
     }
     return new Walked(
-        walker.state.constraints,
-        walker.steps,
-        walker.causes,
-        walker.ends,
-        walker.own,
-        walker.inLoops,
-        walker.points,
-        end.result(),
-        end.thrown(),
-        end.goesOn(),
-        walker.objects.built(),
-        prepared,
-        walker.asMade,
-        walker.objects.madeOtherwise(),
-        walker.objects.narrowings(),
-        walker.types.asked(),
-        walker.doubles,
-        walker.handedOn,
-        walker.asked,
-        walker.effects,
-        walker.surroundings,
-        walker.mayHalt,
-        walker.fixed.names(),
-        arguments,
-        makes ? null : receiver,
-        Optional.ofNullable(walker.cut));
+        new Walked.Conditions(
+            walker.state.constraints, walker.causes, walker.ends, walker.own, walker.inLoops),
+        new Walked.Trace(
+            walker.steps,
+            walker.points,
+            walker.effects,
+            walker.surroundings,
+            walker.mayHalt,
+            walker.fixed.names()),
+        new Walked.Ending(
+            end.result(), end.thrown(), end.goesOn(), Optional.ofNullable(walker.cut)),
+        new Walked.Needs(
+            makes ? null : receiver,
+            arguments,
+            walker.objects.built(),
+            prepared,
+            walker.asMade,
+            walker.objects.madeOtherwise(),
+            walker.objects.narrowings(),
+            walker.types.asked(),
+            walker.doubles,
+            walker.handedOn,
+            walker.asked));
   }
 
   /** Where on the way from the entry to the last method a path is. */

@@ -218,8 +218,8 @@ public final class WayFinder {
     Set<String> told = new HashSet<>();
     int deciding = 0;
     List<String> calls = route.stream().map(meanings::qualified).toList();
-    for (int i = 0; i < walked.steps().size(); i++) {
-      Walked.Passed passed = walked.steps().get(i);
+    for (int i = 0; i < walked.trace().steps().size(); i++) {
+      Walked.Passed passed = walked.trace().steps().get(i);
       Optional<Meaning.Named> named = meanings.outcome(passed.type(), passed.point());
       boolean isOnRoute = named.isPresent() && calls.contains(named.get().method());
       if (isOnRoute && told.add(passed.type() + passed.point())) {
@@ -231,7 +231,7 @@ public final class WayFinder {
     }
     Wording wording = new Wording(base, walked, found, route.get(0));
     Map<String, BitSet> points = new HashMap<>();
-    walked.points().forEach((type, all) -> points.put(type.replace('/', '.'), all));
+    walked.trace().points().forEach((type, all) -> points.put(type.replace('/', '.'), all));
     return new Way(
         calls,
         List.of(),
@@ -240,8 +240,8 @@ public final class WayFinder {
         wording.setUp(
             route.get(0), steps, MissingElements.on(new Solver(answers, enums, THOROUGH), walked)),
         new Seen(walked, found).result(route.get(0), deciding),
-        walked.doubles().size(),
-        List.copyOf(walked.surroundings()));
+        walked.needs().doubles().size(),
+        List.copyOf(walked.trace().surroundings()));
   }
 
   private static Way.Step step(Meaning.Named named, int point) {

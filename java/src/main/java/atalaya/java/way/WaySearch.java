@@ -227,8 +227,8 @@ final class WaySearch {
       if (walked.isEmpty()) {
         return new OnlyPath(next.get().path());
       }
-      if (walked.get().cut().isPresent()) {
-        cutShort(next.get(), walked.get(), walked.get().cut().get());
+      if (walked.get().ending().cut().isPresent()) {
+        cutShort(next.get(), walked.get(), walked.get().ending().cut().get());
         left--;
         continue;
       }
@@ -245,12 +245,12 @@ final class WaySearch {
           others(next.get(), walked.get(), conflict.get());
         }
         boolean isOwn =
-            walked.get().own().contains(conflict.get().one())
-                && walked.get().own().contains(conflict.get().other());
-        onlyOwnConflicts &= isOwn && walked.get().madeOtherwise().isEmpty();
-        madeOtherwise.addAll(walked.get().madeOtherwise());
+            walked.get().conditions().own().contains(conflict.get().one())
+                && walked.get().conditions().own().contains(conflict.get().other());
+        onlyOwnConflicts &= isOwn && walked.get().needs().madeOtherwise().isEmpty();
+        madeOtherwise.addAll(walked.get().needs().madeOtherwise());
         if (!isOwn) {
-          walked.get().built().keySet().forEach(made -> madeOtherwise.add(made.name()));
+          walked.get().needs().built().keySet().forEach(made -> madeOtherwise.add(made.name()));
         }
       }
       left = certain.isThere() ? Math.min(left - 1, MORE_TRIES) : left - 1;
@@ -326,11 +326,11 @@ final class WaySearch {
 
   /** What excludes each other on a path; empty when there are values for it. */
   private Optional<Solution.Contradiction> solve(Try one, Walked walked) {
-    Solution solution = solver.solve(walked.constraints());
+    Solution solution = solver.solve(walked.conditions().all());
     if (solution instanceof Solution.Contradiction contradiction) {
       if (because == null) {
         because = contradiction;
-        fixed = walked.fixed();
+        fixed = walked.trace().fixed();
       }
       return Optional.of(contradiction);
     }
@@ -357,7 +357,7 @@ final class WaySearch {
       tries.clear();
     }
     resting.offer(solved, weight);
-    Walked.Cause cause = solved.walked().causes().get(undecided.get());
+    Walked.Cause cause = solved.walked().conditions().causes().get(undecided.get());
     if (cause != null && around++ < MOST_AROUND) {
       add(one.attempt().without(cause.always(), 1), one.weight());
     }
@@ -371,7 +371,7 @@ final class WaySearch {
     List<Path.Move> moves = one.path().moves();
     int last = -1;
     for (Constraint constraint : List.of(conflict.one(), conflict.other())) {
-      Walked.Cause cause = walked.causes().get(constraint);
+      Walked.Cause cause = walked.conditions().causes().get(constraint);
       boolean isHere = cause != null && cause.level() == sites.size();
       last = Math.max(last, isHere ? position(moves, cause.edge()) : -1);
     }
@@ -390,11 +390,11 @@ final class WaySearch {
     List<Path> paths = new ArrayList<>(one.paths());
     paths.set(sites.size(), begin);
     walk(paths, Steering.NONE)
-        .filter(there -> there.cut().isEmpty())
+        .filter(there -> there.ending().cut().isEmpty())
         .ifPresent(
             there ->
                 solver
-                    .find(there.constraints())
+                    .find(there.conditions().all())
                     .ifPresent(found -> begun.offer(new Solved(paths, there, found), weight)));
   }
 
@@ -415,8 +415,8 @@ final class WaySearch {
                 level == sites.size()
                     ? through(one.attempt().beginning(begun))
                     : leading(one.attempt(), level, begun));
-    Optional<Walked> walked = walk(one.paths(), steering).filter(w -> w.cut().isEmpty());
-    Optional<Solution.Found> found = walked.flatMap(w -> steering.found(w.constraints()));
+    Optional<Walked> walked = walk(one.paths(), steering).filter(w -> w.ending().cut().isEmpty());
+    Optional<Solution.Found> found = walked.flatMap(w -> steering.found(w.conditions().all()));
     double weight = steering.path(sites.size()).map(this::weight).orElse(one.weight());
     boolean comesThere = wanted.towards() < 0 || weight >= TOWARDS;
     if (found.isPresent() && comesThere) {
@@ -503,7 +503,7 @@ final class WaySearch {
     boolean isAlone = conflict.one() == conflict.other();
     boolean isComputed = isAlone && conflict.one().inputs().isEmpty();
     for (Constraint constraint : List.of(conflict.other(), conflict.one())) {
-      Walked.Cause cause = walked.causes().get(constraint);
+      Walked.Cause cause = walked.conditions().causes().get(constraint);
       boolean isHere = cause != null && cause.level() == route.size() - 1;
       int at = isHere ? position(moves, cause.edge()) : -1;
       if (isComputed && at >= 0) {
@@ -560,7 +560,7 @@ final class WaySearch {
     Solution.Found found = solved.solution();
     Walked walked = solved.walked();
     List<Constraint> outside =
-        found.open().stream().filter(c -> !walked.inLoops().contains(c)).toList();
+        found.open().stream().filter(c -> !walked.conditions().inLoops().contains(c)).toList();
     if (solver.solve(outside) instanceof Solution.Found better) {
       Map<Term.Input, Object> inputs = new LinkedHashMap<>(found.inputs());
       better.inputs().forEach(inputs::putIfAbsent);
@@ -611,10 +611,10 @@ final class WaySearch {
     }
     Optional<Walked> walked =
         walk(Allowance.of(OF_PATH), solved.paths(), Steering.NONE, before)
-            .filter(w -> w.cut().equals(solved.walked().cut()))
-            .filter(w -> w.thrown().equals(solved.walked().thrown()));
+            .filter(w -> w.ending().cut().equals(solved.walked().ending().cut()))
+            .filter(w -> w.ending().thrown().equals(solved.walked().ending().thrown()));
     return walked.isPresent()
-            && solver.solve(walked.get().constraints()) instanceof Solution.Found found
+            && solver.solve(walked.get().conditions().all()) instanceof Solution.Found found
             && found.doubts().isEmpty()
         ? Optional.of(new Solved(solved.paths(), walked.get(), walked.get().asMade(solver, found)))
         : Optional.empty();

@@ -37,15 +37,15 @@ final class Wording {
   SetUp setUp(Ref entry, List<Step> steps, Optional<String> mayFail) {
     List<Given> givens = new ArrayList<>();
     String call = writing.call(entry);
-    for (Input argument : walked.arguments()) {
+    for (Input argument : walked.needs().arguments()) {
       boolean isInOpen = found.open().stream().anyMatch(c -> c.inputs().contains(argument));
       givens.add(given(argument, writing.value(argument), isInOpen ? "but for what is open" : ""));
     }
     made.settleTypes();
-    Set<Input> told = new LinkedHashSet<>(walked.arguments());
+    Set<Input> told = new LinkedHashSet<>(walked.needs().arguments());
     Set<Input> parts = new LinkedHashSet<>();
-    walked.built().values().forEach(built -> parts.addAll(built.arguments()));
-    walked.prepared().forEach(one -> parts.addAll(one.arguments()));
+    walked.needs().built().values().forEach(built -> parts.addAll(built.arguments()));
+    walked.needs().prepared().forEach(one -> parts.addAll(one.arguments()));
     found
         .inputs()
         .forEach(
@@ -64,7 +64,7 @@ final class Wording {
     List<String> open = open(steps);
     Optional<List<String>> code = made.isAll() ? writing.statements(call) : Optional.empty();
     if (code.isEmpty()) {
-      givens.addAll(walked.arguments().size(), objects(told, parts));
+      givens.addAll(walked.needs().arguments().size(), objects(told, parts));
     }
     List<String> assumed = code.isEmpty() ? List.of() : made.assumed();
     List<Given> each = List.copyOf(new LinkedHashSet<>(givens));
@@ -74,10 +74,10 @@ final class Wording {
   /** How the objects are made that are neither arguments nor given to others as they are made. */
   private List<Given> objects(Set<Input> told, Set<Input> parts) {
     List<Given> objects = new ArrayList<>();
-    for (Input object : walked.built().keySet()) {
+    for (Input object : walked.needs().built().keySet()) {
       boolean isTold = told.stream().anyMatch(input -> input.name().equals(object.name()));
       if (!isTold && !parts.contains(object)) {
-        boolean isReceiver = object.equals(walked.receiver());
+        boolean isReceiver = object.equals(walked.needs().receiver());
         objects.add(given(object, writing.object(object), isReceiver ? "" : "the object's state"));
       }
     }
@@ -173,7 +173,7 @@ final class Wording {
               ? (Object) (number + step)
               : (Object) ((Long) value + step));
       Values values = new Values(other);
-      for (Constraint constraint : walked.constraints()) {
+      for (Constraint constraint : walked.conditions().all()) {
         boolean turns =
             constraint.reason().isWritten()
                 && constraint instanceof Constraint.Compared compared

@@ -34,7 +34,8 @@ final class Writing {
       Set.of(OBJECT, "Ljava/lang/Number;", "Ljava/lang/CharSequence;", "Ljava/lang/Comparable;");
 
   private final CodeBase base;
-  private final Walked walked;
+  private final Walked.Needs needs;
+  private final boolean asksSurroundings;
   private final Solution.Found found;
   private final Visibility visible;
   private final Made made;
@@ -59,14 +60,14 @@ final class Writing {
   Writing(CodeBase base, Walked walked, Solution.Found found, Ref entry, Made made) {
     this.base = base;
     this.visible = Visibility.ofTestOf(base, entry.type());
-    this.walked = walked;
+    this.needs = walked.needs();
+    this.asksSurroundings = !walked.trace().surroundings().isEmpty();
     this.found = found;
     this.made = made;
     this.setters = new Setters(base, visible);
     this.libraryObjects = new LibraryObjects(base, visible);
     boolean isHashed = entry.code().equals("hashCode()I");
-    this.doubles =
-        new Doubles(base, visible, walked.asked(), found.inputs(), this::value, isHashed);
+    this.doubles = new Doubles(base, visible, needs.asked(), found.inputs(), this::value, isHashed);
   }
 
   /** All statements, the call last; empty where it can't be told which of two objects is meant. */
@@ -121,7 +122,7 @@ final class Writing {
 
   /** Whether an argument is of a type that the method asks for by {@code instanceof}. */
   private boolean isTakenForMore(Input argument) {
-    return walked.narrowings().stream()
+    return needs.narrowings().stream()
         .filter(as -> as.name().equals(argument.name()))
         .anyMatch(as -> made.isSettled(isOfType(as)));
   }
@@ -129,8 +130,8 @@ final class Writing {
   /** Whether there is a method of the same name that takes something else in a place. */
   private boolean isOverloaded(Ref of, int at) {
     Type[] own = Type.getArgumentTypes(of.descriptor());
-    boolean isCalledOnIt = !of.name().equals("<init>") && walked.receiver() != null;
-    String type = isCalledOnIt ? Walker.internal(walked.receiver().type()) : of.type();
+    boolean isCalledOnIt = !of.name().equals("<init>") && needs.receiver() != null;
+    String type = isCalledOnIt ? Walker.internal(needs.receiver().type()) : of.type();
     while (type != null && base.has(type)) {
       for (String code : base.methods(type)) {
         Type[] types = Type.getArgumentTypes(code.substring(code.indexOf('(')));
@@ -179,8 +180,8 @@ final class Writing {
         return literal.get();
       }
       boolean isItself =
-          value instanceof Stand && value.equals(found.inputs().get(walked.receiver()));
-      if (isItself && !input.equals(walked.receiver())) {
+          value instanceof Stand && value.equals(found.inputs().get(needs.receiver()));
+      if (isItself && !input.equals(needs.receiver())) {
         return Statements.ITSELF;
       }
       if (value instanceof Stand same && !isItself && !same.name().equals(input.name())) {
@@ -188,11 +189,11 @@ final class Writing {
         return "the same as " + same.name();
       }
     }
-    if (walked.built().containsKey(input)) {
+    if (needs.built().containsKey(input)) {
       return object(input);
     }
     Optional<Input> narrowed =
-        Stream.concat(walked.narrowings().stream(), asked(input))
+        Stream.concat(needs.narrowings().stream(), asked(input))
             .filter(as -> as.name().equals(input.name()) && !as.type().equals(input.type()))
             .filter(as -> !Integer.valueOf(0).equals(found.inputs().get(isOfType(as))))
             .filter(as -> !narrowing.contains(as))
@@ -209,10 +210,10 @@ final class Writing {
     if (elements.isPresent()) {
       return elements.get();
     }
-    if (walked.doubles().contains(input)) {
+    if (needs.doubles().contains(input)) {
       return doubled(input, "a double of " + Literals.simple(input.type()));
     }
-    boolean isUsed = !walked.surroundings().isEmpty() || walked.handedOn().contains(input);
+    boolean isUsed = asksSurroundings || needs.handedOn().contains(input);
     if (isUsed && GivenFiles.isFile(input)) {
       return file(input);
     }
@@ -226,7 +227,7 @@ final class Writing {
       boolean hasToBeThere =
           found.inputs().get(input) instanceof Stand
               || narrowing.contains(input)
-              || walked.handedOn().contains(input);
+              || needs.handedOn().contains(input);
       if (!hasToBeThere) {
         return "null";
       }
@@ -282,7 +283,7 @@ final class Writing {
 
   /** What an input has to be of, as that, where nothing has to be that and something else. */
   private Stream<Input> asked(Input input) {
-    return walked.typeTests().entrySet().stream()
+    return needs.typeTests().entrySet().stream()
         .filter(test -> Integer.valueOf(1).equals(found.inputs().get(test.getKey())))
         .map(test -> test.getValue())
         .filter(test -> test.of().equals(input))
@@ -306,7 +307,7 @@ final class Writing {
     boolean needsType = !narrowing.isEmpty() && isLambda(making.get());
     String code = needsType ? cast(input.type()) + making.get() : making.get();
     made.by(code, input);
-    for (Walked.Asked one : walked.asked()) {
+    for (Walked.Asked one : needs.asked()) {
       if (doubles.isAsked(input, one.of())) {
         made.along(one.of());
         made.along(one.answer());
@@ -386,7 +387,7 @@ final class Writing {
       Optional<Input> element =
           found.inputs().keySet().stream().filter(e -> e.name().equals(name)).findFirst();
       if (element.isEmpty()) {
-        element = walked.built().keySet().stream().filter(e -> e.name().equals(name)).findFirst();
+        element = needs.built().keySet().stream().filter(e -> e.name().equals(name)).findFirst();
       }
       String usual =
           isArray ? Literals.usual(of.type().substring(1)).orElse("null") : usualElement(of, i);
@@ -426,12 +427,12 @@ final class Writing {
     if (known != null) {
       return known;
     }
-    if (walked.built().get(input) instanceof Walked.Constant constant) {
+    if (needs.built().get(input) instanceof Walked.Constant constant) {
       String taken = Literals.simple(input.type()) + "." + constant.field();
       made.by(taken, input);
       return taken;
     }
-    Walked.New built = (Walked.New) walked.built().get(input);
+    Walked.New built = (Walked.New) needs.built().get(input);
     List<String> arguments =
         isBuilders(built.by())
             ? List.of(value(built.arguments().get(0)))
@@ -465,7 +466,7 @@ final class Writing {
                 });
       }
     }
-    for (Walked.Prepared one : walked.prepared()) {
+    for (Walked.Prepared one : needs.prepared()) {
       if (one.object().equals(object)) {
         String values = String.join(", ", values(one.by(), one.arguments()));
         calls.add(one.by().name() + "(" + values + ")");
@@ -501,7 +502,7 @@ final class Writing {
 
   /** The call of what a test calls. */
   String call(Ref entry) {
-    List<String> arguments = values(entry, walked.arguments());
+    List<String> arguments = values(entry, needs.arguments());
     String all = "(" + String.join(", ", arguments) + ")";
     String type = Literals.simple("L" + entry.type() + ";");
     if (entry.name().equals("<init>")) {
@@ -510,20 +511,20 @@ final class Writing {
       return making(entry, arguments) + ";";
     }
     String seen =
-        walked.receiver() == null ? entry.type() : Walker.internal(walked.receiver().type());
+        needs.receiver() == null ? entry.type() : Walker.internal(needs.receiver().type());
     made.lacks(!visible.sees(seen) || entry.name().equals("<clinit>"));
-    if (walked.receiver() == null) {
+    if (needs.receiver() == null) {
       return type + "." + entry.name() + all + ";";
     }
-    boolean isMade = walked.built().containsKey(walked.receiver());
+    boolean isMade = needs.built().containsKey(needs.receiver());
     String receiver =
-        found.inputs().get(walked.receiver()) instanceof EnumValue constant
-            ? Literals.of(constant, walked.receiver().type()).orElseThrow()
+        found.inputs().get(needs.receiver()) instanceof EnumValue constant
+            ? Literals.of(constant, needs.receiver().type()).orElseThrow()
             : isMade
-                ? object(walked.receiver())
-                : madePlainly(Walker.internal(walked.receiver().type()));
+                ? object(needs.receiver())
+                : madePlainly(Walker.internal(needs.receiver().type()));
     if (all.contains(Statements.ITSELF)) {
-      statements.call(Literals.simple(walked.receiver().type()), receiver, List.of());
+      statements.call(Literals.simple(needs.receiver().type()), receiver, List.of());
     }
     return receiver + "." + entry.name() + all + ";";
   }
