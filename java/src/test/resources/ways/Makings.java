@@ -972,4 +972,32 @@ class Makings {
       throw new Here();
     }
   }
+
+  // ---- nothing comes after the end ----
+
+  static void left(int status, String[] words) {
+    if (words.length != 1) {
+      System.exit(status);
+    }
+    if (words.length == 3) {
+      throw new Here(); // `words.length == 3` true at line 982 cannot happen together with `words.length != 1` false at line 979
+    }
+  }
+
+  // ---- two objects that have to differ, and one constant ----
+
+  static class Siren {
+    static final Siren LOUD = new Siren("ding");
+    private final String sound;
+
+    private Siren(String sound) {
+      this.sound = sound;
+    }
+  }
+
+  static void rung(Siren one, Object other) {
+    if (one != other && other instanceof Siren && one.sound.equals(((Siren) other).sound)) {
+      throw new Here(); // open
+    }
+  }
 }

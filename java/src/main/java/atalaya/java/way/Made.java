@@ -206,6 +206,18 @@ final class Made {
         .anyMatch(one -> one.reason().isWritten() && one.inputs().contains(result));
   }
 
+  /** Whether a condition asks about both, as whatever they are taken. */
+  boolean areCompared(Input one, Input other) {
+    Set<String> both = new HashSet<>(List.of(one.name(), other.name()));
+    return both.size() > 1 && walked.conditions().all().stream().anyMatch(c -> asksAll(c, both));
+  }
+
+  private static boolean asksAll(Constraint constraint, Set<String> names) {
+    Set<String> asked = new HashSet<>();
+    constraint.inputs().forEach(input -> asked.add(input.name()));
+    return asked.containsAll(names);
+  }
+
   /** What had better be so, as nobody looked. */
   List<String> assumed() {
     Set<String> all = new LinkedHashSet<>(assumed);

@@ -110,7 +110,7 @@ final class MethodCode {
             new Edge(at, all.indexOf(choice.labels.get(i)), point + i, choice.keys.get(i), ""));
       }
       from.add(new Edge(at, all.indexOf(choice.dflt), point + choice.keys.size(), null, ""));
-    } else if (!isExit(opcode) && at + 1 < all.size()) {
+    } else if (!isExit(opcode) && !Surroundings.ends(instruction) && at + 1 < all.size()) {
       from.add(new Edge(at, at + 1, -1, null, ""));
     }
     return from;
@@ -172,8 +172,12 @@ final class MethodCode {
     return caught.get(at);
   }
 
-  static boolean isExit(int opcode) {
-    return opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN || opcode == Opcodes.ATHROW;
+  static boolean isReturn(int opcode) {
+    return opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
+  }
+
+  private static boolean isExit(int opcode) {
+    return isReturn(opcode) || opcode == Opcodes.ATHROW;
   }
 
   Ref ref() {

@@ -3,7 +3,6 @@ package atalaya.java.way;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
-import org.objectweb.asm.Opcodes;
 
 /**
  * A path through the code of a method, from its first instruction to an exit; or only how it
@@ -48,7 +47,7 @@ record Path(MethodCode code, List<Move> moves, Map<Integer, Path> lambdas) {
   /** Whether it ends by a return, and not by an exception. */
   boolean isReturning() {
     int opcode = code.at(moves.get(moves.size() - 1).at()).getOpcode();
-    return opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN;
+    return MethodCode.isReturn(opcode);
   }
 
   /** The points that it passes, in lambdas too. */

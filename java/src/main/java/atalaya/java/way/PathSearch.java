@@ -14,7 +14,6 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.IntToDoubleFunction;
 import org.objectweb.asm.Handle;
-import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.tree.InvokeDynamicInsnNode;
 
 /**
@@ -273,9 +272,9 @@ final class PathSearch {
   private double end(int at) {
     int opcode = code.at(at).getOpcode();
     boolean ends =
-        MethodCode.isExit(opcode)
+        code.edges(at).isEmpty()
             && !code.isCaught(at)
-            && !(wanted.returning() && opcode == Opcodes.ATHROW);
+            && (!wanted.returning() || MethodCode.isReturn(opcode));
     return ends ? 0 : NEVER;
   }
 
@@ -291,7 +290,7 @@ final class PathSearch {
     BitSet[] after = new BitSet[code.size()];
     for (int at : graph.order()) {
       int opcode = code.at(at).getOpcode();
-      BitSet all = opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN ? new BitSet() : null;
+      BitSet all = MethodCode.isReturn(opcode) ? new BitSet() : null;
       for (Edge edge : code.edges(at)) {
         BitSet next = graph.closesLoop(at, edge.to()) ? null : after[edge.to()];
         if (next != null && edge.thrown().isEmpty()) {

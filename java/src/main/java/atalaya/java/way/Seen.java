@@ -41,6 +41,8 @@ final class Seen {
     Type returned = Type.getReturnType(entry.descriptor());
     if (returned != Type.VOID_TYPE) {
       asserts.add("the result of " + entry.name() + result(returned.getDescriptor()));
+    } else if (walked.ending().goesOn() && endsJvm()) {
+      asserts.add("that " + entry.name() + " ends the JVM: in a process of its own");
     } else if (walked.ending().goesOn()) {
       asserts.add("how " + entry.name() + " ends" + notFollowedBeyond());
     }
@@ -50,6 +52,10 @@ final class Seen {
       }
     }
     return new Result(List.copyOf(asserts), "");
+  }
+
+  private boolean endsJvm() {
+    return walked.trace().surroundings().stream().anyMatch(Surroundings::isEnd);
   }
 
   private String notFollowedBeyond() {

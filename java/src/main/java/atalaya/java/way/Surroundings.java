@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import org.objectweb.asm.tree.AbstractInsnNode;
 import org.objectweb.asm.tree.MethodInsnNode;
 
 /** What code asks of its surroundings: clock, chance, environment, files, network. */
@@ -45,11 +46,25 @@ final class Surroundings {
           "java/lang/ProcessBuilder",
           "java/lang/Runtime");
 
+  /** Calls that end the JVM. */
+  private static final Set<String> ENDS = Set.of("System.exit", "Runtime.exit", "Runtime.halt");
+
   /** What writes to memory by its address, and reads from it. */
   private static final Pattern BY_ADDRESS =
       Pattern.compile("(get(?!Unsafe)|put|copy|set|free|reallocate|compareAnd).*");
 
   private Surroundings() {}
+
+  /** Whether an instruction ends the JVM, so that nothing comes after it. */
+  static boolean ends(AbstractInsnNode instruction) {
+    return instruction instanceof MethodInsnNode call
+        && of(call).filter(ENDS::contains).isPresent();
+  }
+
+  /** Whether surroundings are asked for the end of the JVM. */
+  static boolean isEnd(String surroundings) {
+    return ENDS.contains(surroundings);
+  }
 
   /**
    * Whether a method or field of the platform ends the JVM, and with it all tests, or may, or waits

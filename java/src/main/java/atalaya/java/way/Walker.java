@@ -316,7 +316,7 @@ final class Walker {
       Partings partings = new Partings(known.meanings(), code, line);
       Function<Edge, List<Constraint>> needed = partings.needs(instruction, frame);
       decide(course, move, to -> fixed.orNever(code, to, needed.apply(to)));
-    } else if (opcode >= Opcodes.IRETURN && opcode <= Opcodes.RETURN) {
+    } else if (MethodCode.isReturn(opcode)) {
       return Optional.of(new End(opcode == Opcodes.RETURN ? null : frame.pop().term(), ""));
     } else if (route.goesOnAt(move.at())) {
       return inner(instruction, frame, route);

@@ -36,6 +36,10 @@ final class Writing {
   private final CodeBase base;
   private final Walked.Needs needs;
   private final boolean asksSurroundings;
+
+  /** What each static field that was taken stands for. */
+  private final Map<String, Input> constants = new HashMap<>();
+
   private final Solution.Found found;
   private final Visibility visible;
   private final Made made;
@@ -234,11 +238,11 @@ final class Writing {
       Optional<String> instance =
           base.code(Walker.internal(input.type())).flatMap(code -> code.instance(visible));
       if (instance.isPresent()) {
-        return Literals.simple(input.type()) + "." + instance.get();
+        return constant(input, instance.get());
       }
       String type = Walker.internal(input.type());
       if (base.has(type) && !base.isAbstract(type) && visible.sees(type)) {
-        return madePlainly(type);
+        return madePlainly(input);
       }
       Optional<LibraryObjects.Any> any =
           isAskedSomething(input) ? Optional.empty() : libraryObjects.of(type);
@@ -422,13 +426,21 @@ final class Writing {
         : Literals.usual(type).orElse(cast(type) + "null");
   }
 
+  /** One constant can't stand for two objects of which the way asks whether they are the same. */
+  private String constant(Input input, String field) {
+    String taken = Literals.simple(input.type()) + "." + field;
+    Input other = constants.putIfAbsent(taken, input);
+    made.lacks(other != null && made.areCompared(input, other));
+    return taken;
+  }
+
   String object(Input input) {
     String known = made.code(input);
     if (known != null) {
       return known;
     }
     if (needs.built().get(input) instanceof Walked.Constant constant) {
-      String taken = Literals.simple(input.type()) + "." + constant.field();
+      String taken = constant(input, constant.field());
       made.by(taken, input);
       return taken;
     }
@@ -489,7 +501,8 @@ final class Writing {
     if (outer.isEmpty()) {
       return "new " + name + "(" + String.join(", ", arguments) + ")";
     }
-    String in = arguments.get(0).endsWith("null") ? madePlainly(outer.get()) : arguments.get(0);
+    String in =
+        arguments.get(0).endsWith("null") ? madePlainly(around(outer.get())) : arguments.get(0);
     String others = String.join(", ", arguments.subList(1, arguments.size()));
     return in + ".new " + name.substring(name.lastIndexOf('.') + 1) + "(" + others + ")";
   }
@@ -520,9 +533,7 @@ final class Writing {
     String receiver =
         found.inputs().get(needs.receiver()) instanceof EnumValue constant
             ? Literals.of(constant, needs.receiver().type()).orElseThrow()
-            : isMade
-                ? object(needs.receiver())
-                : madePlainly(Walker.internal(needs.receiver().type()));
+            : isMade ? object(needs.receiver()) : madePlainly(needs.receiver());
     if (all.contains(Statements.ITSELF)) {
       statements.call(Literals.simple(needs.receiver().type()), receiver, List.of());
     }
@@ -530,7 +541,12 @@ final class Writing {
   }
 
   /** An object of which no field was looked at. */
-  private String madePlainly(String type) {
+  private static Input around(String type) {
+    return new Input("the object around it", "L" + type + ";", Source.ARGUMENT, null);
+  }
+
+  private String madePlainly(Input input) {
+    String type = Walker.internal(input.type());
     Optional<ClassCode> code = base.code(type);
     Optional<MethodCode> constructor =
         code.filter(c -> !base.isAbstract(type)).stream()
@@ -543,7 +559,7 @@ final class Writing {
             && constructor.map(c -> Type.getArgumentTypes(c.node().desc).length > 0).orElse(true);
     made.lacks(!visible.sees(type));
     if (isTaken) {
-      return Literals.simple("L" + type + ";") + "." + instance.get();
+      return constant(input, instance.get());
     }
     if (constructor.isEmpty()) {
       made.lacks(true);
