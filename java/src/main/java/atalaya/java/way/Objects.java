@@ -279,6 +279,7 @@ final class Objects {
     }
     int passedOver = walker.makings.passedOver(object);
     List<Maker> makers = makers(object, code.get(), best);
+    Set<Input> before = Set.copyOf(built.keySet());
     for (Maker maker : makers) {
       if (build(object, maker) && passedOver-- == 0) {
         if (makers.size() > 1 || decides(makings.get(object))) {
@@ -286,10 +287,18 @@ final class Objects {
         }
         return true;
       }
+      forget(before);
     }
-    makings.remove(object);
-    built.remove(object);
-    return isConstant(object, code.get()) && passedOver == 0;
+    return passedOver == 0 && isConstant(object, code.get());
+  }
+
+  /** What was made for a way of making that is passed over is not made. */
+  private void forget(Set<Input> before) {
+    Set<Input> made = new HashSet<>(built.keySet());
+    made.removeAll(before);
+    built.keySet().removeAll(made);
+    tried.keySet().removeAll(made);
+    makings.keySet().removeAll(made);
   }
 
   /**

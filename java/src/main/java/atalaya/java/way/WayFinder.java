@@ -115,27 +115,13 @@ public final class WayFinder {
     }
     Solver solver = new Solver(answers, enums, THOROUGH);
     Solver quick = new Solver(answers, enums, QUICK);
-    Function<Makings, WaySearch> searching =
-        m -> new WaySearch(known, solver, quick, wanted, route, sites, code.get(), m);
-    WaySearch search = searching.apply(Makings.PLAINEST);
-    WaySearch.Result result = search.run();
-    Set<String> others = new HashSet<>();
-    for (int i = 0; i < OTHER_MAKINGS.size() && result instanceof WaySearch.Excluded no; i++) {
-      others.addAll(no.madeOtherwise());
-      if (no.isProven() || no.madeOtherwise().isEmpty()) {
-        break;
-      }
-      WaySearch other = searching.apply(new Makings(others, OTHER_MAKINGS.get(i)));
-      WaySearch.Result then = other.run();
-      if (!(then instanceof WaySearch.NothingLeft)) {
-        search = other;
-        result = then;
-      }
-    }
+    Searched searched =
+        searched(m -> new WaySearch(known, solver, quick, wanted, route, sites, code.get(), m));
+    WaySearch.Result result = searched.result();
     if (result instanceof WaySearch.Solved solved) {
       Walked walked = solved.walked();
       Way way = way(route, walked, walked.asMade(solver, solved.solution()), wanted);
-      return new Answer.Found(prepared(way, solved, search, route, wanted));
+      return new Answer.Found(prepared(way, solved, searched.search(), route, wanted));
     }
     if (result instanceof WaySearch.OnlyPath only) {
       return new Answer.Found(unsolved(route, only.path()));
@@ -145,6 +131,29 @@ public final class WayFinder {
       return excluded.isProven() ? new Answer.Impossible(because) : new Answer.NotFound(because);
     }
     return new Answer.Nothing();
+  }
+
+  private record Searched(WaySearch search, WaySearch.Result result) {}
+
+  /** What comes of a search, where need be with objects made in other ways. */
+  private static Searched searched(Function<Makings, WaySearch> searching) {
+    WaySearch search = searching.apply(Makings.PLAINEST);
+    Searched last = new Searched(search, search.run());
+    Set<String> others = new HashSet<>();
+    for (int passedOver : OTHER_MAKINGS) {
+      boolean mayDo =
+          last.result() instanceof WaySearch.Excluded no
+              && !no.isProven()
+              && !no.madeOtherwise().isEmpty();
+      if (!mayDo) {
+        return last;
+      }
+      others.addAll(((WaySearch.Excluded) last.result()).madeOtherwise());
+      search = searching.apply(new Makings(others, passedOver));
+      WaySearch.Result result = search.run();
+      last = result instanceof WaySearch.NothingLeft ? last : new Searched(search, result);
+    }
+    return last;
   }
 
   /**
