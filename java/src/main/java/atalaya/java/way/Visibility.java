@@ -1,6 +1,7 @@
 package atalaya.java.way;
 
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.objectweb.asm.Opcodes;
 
 /** What a test may name without tricks: it stands in the package of what it calls. */
@@ -27,11 +28,20 @@ final class Visibility {
 
   /**
    * Whether code of other projects may use a method, be it in a class of theirs that extends its
-   * own.
+   * own, or as one that it overrides.
    */
   static boolean isOffered(CodeBase base, CodeBase.Ref method) {
-    boolean isOpen = (base.access(method) & OFFERED) != 0;
-    return isOpen && new Visibility(base, NOWHERE).sees(method.type());
+    boolean isDeclared = base.methods(method.type()).contains(method.code());
+    boolean isOpen = isDeclared && (base.access(method) & OFFERED) != 0;
+    if (isOpen && new Visibility(base, NOWHERE).sees(method.type())) {
+      return true;
+    }
+    boolean mayOverride = (isOpen || !isDeclared) && !method.name().equals("<init>");
+    return mayOverride
+        && Stream.concat(
+                base.above(method.type()).stream(), base.interfaces(method.type()).stream())
+            .filter(base::has)
+            .anyMatch(above -> isOffered(base, new CodeBase.Ref(above, method.code())));
   }
 
   private static String packageOf(String type) {
