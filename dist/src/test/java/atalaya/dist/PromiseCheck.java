@@ -60,14 +60,7 @@ final class PromiseCheck {
       Map<Integer, BitSet> byTest = reach.getOrDefault(code.name(), ClassReach.none()).byTest();
       for (Method method : code.methods()) {
         if (method.name().startsWith("<clinit>")) {
-          for (Line line : method.lines()) {
-            byTest.forEach(
-                (test, points) -> {
-                  if (points.intersects(line.points())) {
-                    initialising.add(test);
-                  }
-                });
-          }
+          method.lines().forEach(line -> noteReaching(line, byTest));
         }
         MethodFigures of = figures.get(code.name() + "#" + method.name());
         if (of != null) {
@@ -97,6 +90,15 @@ final class PromiseCheck {
                 }
               });
     }
+  }
+
+  private void noteReaching(Line ofInitialiser, Map<Integer, BitSet> byTest) {
+    byTest.forEach(
+        (test, points) -> {
+          if (points.intersects(ofInitialiser.points())) {
+            initialising.add(test);
+          }
+        });
   }
 
   /**

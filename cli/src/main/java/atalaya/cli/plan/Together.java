@@ -71,10 +71,12 @@ final class Together {
     if (methods.size() <= Planning.MOST_TOGETHER) {
       return List.of(methods);
     }
+    Map<MethodFigures, Set<String>> things = new HashMap<>();
     Map<String, List<MethodFigures>> users = new HashMap<>();
     for (MethodFigures method : methods) {
-      about
-          .apply(method)
+      things.put(method, about.apply(method));
+      things
+          .get(method)
           .forEach(it -> users.computeIfAbsent(it, i -> new ArrayList<>()).add(method));
     }
     users.values().removeIf(of -> of.size() > MOST_USERS);
@@ -85,7 +87,7 @@ final class Together {
       List<MethodFigures> group = new ArrayList<>(List.of(left.iterator().next()));
       left.removeAll(group);
       for (int i = 0; i < group.size(); i++) {
-        for (String it : about.apply(group.get(i))) {
+        for (String it : things.get(group.get(i))) {
           users.getOrDefault(it, List.of()).stream().filter(left::remove).forEach(group::add);
         }
       }
