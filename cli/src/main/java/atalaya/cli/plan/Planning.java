@@ -63,7 +63,6 @@ public final class Planning implements AutoCloseable {
   private final CodeBase base;
   private final WayFinder finder;
   private final Map<String, Ref> refs = new ConcurrentHashMap<>();
-  private final Map<String, MethodFigures> byName = new HashMap<>();
   private List<Gap> methodGaps;
   private final Map<String, BitSet> generated = new HashMap<>();
   private final Map<String, String> impossible = new ConcurrentSkipListMap<>();
@@ -96,7 +95,6 @@ public final class Planning implements AutoCloseable {
     this.base = CodeBase.of(classFiles, libraries::classFile);
     this.scene = new RunScene(run, methods, new TestHomes(testClasses), weights, accepted);
     this.finder = new WayFinder(base, scene::code, scene::reached, this::isTested);
-    methods.forEach(method -> byName.putIfAbsent(method.qualifiedName(), method));
   }
 
   @Override
@@ -109,8 +107,8 @@ public final class Planning implements AutoCloseable {
     return scene.code(type).stream()
         .flatMap(code -> code.methods().stream())
         .filter(method -> method.code().equals(ref.code()))
-        .map(method -> byName.get(type + "#" + method.name()))
-        .anyMatch(figures -> figures != null && figures.tests() > 0);
+        .flatMap(method -> scene.figures(type + "#" + method.name()).stream())
+        .anyMatch(figures -> figures.tests() > 0);
   }
 
   /**

@@ -3,6 +3,7 @@ package atalaya.java.way;
 import atalaya.points.PointVisitor;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -51,14 +52,14 @@ public final class CodeBase {
       List<String> interfaces,
       Map<String, Integer> methods,
       Map<String, List<String>> exceptions,
-      Map<String, Set<Ref>> calls,
+      Map<String, List<Ref>> calls,
       Set<String> halting) {}
 
   private final Map<String, byte[]> bytes;
   private final Function<String, Optional<byte[]>> libraries;
   private final Map<String, Outline> outlines = new ConcurrentHashMap<>();
   private final Map<String, List<String>> below = new HashMap<>();
-  private final Map<Ref, Set<Ref>> callers = new HashMap<>();
+  private final Map<Ref, List<Ref>> callers = new HashMap<>();
   private final Set<Ref> halting = new HashSet<>();
   private final Map<String, Map<String, Ref>> named = new ConcurrentHashMap<>();
   private final Map<String, Optional<ClassCode>> codes = new ConcurrentHashMap<>();
@@ -104,23 +105,18 @@ public final class CodeBase {
       outline.interfaces().forEach(above -> base.isBelow(name, above));
     }
     for (String name : names) {
-      base.outlines
-          .get(name)
-          .calls()
-          .forEach(
-              (caller, called) -> {
-                for (Ref ref : called) {
-                  base.declaring(ref)
-                      .ifPresent(
-                          found ->
-                              base.callers
-                                  .computeIfAbsent(found, f -> new java.util.LinkedHashSet<>())
-                                  .add(new Ref(name, caller)));
-                }
-              });
+      base.outlines.get(name).calls().forEach((code, of) -> base.calls(new Ref(name, code), of));
     }
     base.findHalting(names);
     return base;
+  }
+
+  private void calls(Ref caller, List<Ref> called) {
+    for (Ref ref : called) {
+      declaring(ref)
+          .ifPresent(
+              found -> callers.computeIfAbsent(found, f -> new ArrayList<>(1)).add(caller));
+    }
   }
 
   private void findHalting(List<String> names) {
@@ -131,7 +127,7 @@ public final class CodeBase {
     while (!found.isEmpty()) {
       Ref method = found.remove();
       if (halting.add(method)) {
-        found.addAll(callers.getOrDefault(method, Set.of()));
+        found.addAll(callers.getOrDefault(method, List.of()));
       }
     }
   }
@@ -155,7 +151,7 @@ public final class CodeBase {
   private final class Outliner extends ClassVisitor {
     private final Map<String, Integer> methods = new LinkedHashMap<>();
     private final Map<String, List<String>> exceptions = new HashMap<>();
-    private final Map<String, Set<Ref>> calls = new LinkedHashMap<>();
+    private final Map<String, List<Ref>> calls = new LinkedHashMap<>();
     private final Set<String> halting = new HashSet<>();
     private int access;
     private String superName;
@@ -185,7 +181,6 @@ public final class CodeBase {
         exceptions.put(name + descriptor, List.of(thrown));
       }
       Set<Ref> called = new HashSet<>();
-      calls.put(name + descriptor, called);
       return new MethodVisitor(PointVisitor.ASM) {
         @Override
         public void visitMethodInsn(
@@ -210,6 +205,13 @@ public final class CodeBase {
             if (argument instanceof Handle handle && handle.getTag() >= Opcodes.H_INVOKEVIRTUAL) {
               add(handle.getOwner(), handle.getName() + handle.getDesc());
             }
+          }
+        }
+
+        @Override
+        public void visitEnd() {
+          if (!called.isEmpty()) {
+            calls.put(name + descriptor, List.copyOf(called));
           }
         }
 
@@ -427,16 +429,17 @@ public final class CodeBase {
 
   /** The methods whose code calls a method by name, those of lambdas among them. */
   public List<Ref> callers(Ref method) {
-    return callers.getOrDefault(method, Set.of()).stream()
-        .sorted(java.util.Comparator.comparing(Ref::type).thenComparing(Ref::code))
+    return callers.getOrDefault(method, List.of()).stream()
+        .distinct()
+        .sorted(Comparator.comparing(Ref::type).thenComparing(Ref::code))
         .toList();
   }
 
   /** The methods of the project that a method's code calls, where one alone can answer. */
   public List<Ref> called(Ref method) {
     Outline outline = outlines.get(method.type());
-    Set<Ref> named =
-        outline == null ? Set.of() : outline.calls().getOrDefault(method.code(), Set.of());
+    List<Ref> named =
+        outline == null ? List.of() : outline.calls().getOrDefault(method.code(), List.of());
     return named.stream()
         .map(ref -> answering(ref, true).or(() -> answering(ref, false).filter(this::isExact)))
         .flatMap(Optional::stream)
