@@ -1000,4 +1000,14 @@ class Makings {
       throw new Here(); // open
     }
   }
+
+  // ---- of which class an object is that others extend ----
+
+  static class Deeper extends Makings {}
+
+  void named(int depth) {
+    if (getClass().equals(Makings.class) && depth == 3) {
+      throw new Here();
+    }
+  }
 }

@@ -24,7 +24,7 @@ import atalaya.java.source.Extractable;
 import atalaya.java.source.GeneratedCode;
 import atalaya.java.way.CodeBase;
 import atalaya.java.way.CodeBase.Ref;
-import atalaya.java.way.SharedDoubles;
+import atalaya.java.way.JoinedCode;
 import atalaya.java.way.WayFinder;
 import atalaya.store.runfile.RunFile;
 import java.util.ArrayList;
@@ -224,7 +224,7 @@ public final class Planning implements AutoCloseable {
         throwing = throwing.or(() -> way);
       }
     }
-    return ways.isEmpty() ? throwing : Optional.of(Way.together(ways, SharedDoubles::named));
+    return ways.isEmpty() ? throwing : Optional.of(Way.together(ways, JoinedCode::of));
   }
 
   private List<Task> survivors(List<MethodFigures> wanted, Set<String> settled) {

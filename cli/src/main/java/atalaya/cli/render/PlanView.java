@@ -135,11 +135,7 @@ public final class PlanView {
 
   /** What else the test calls. */
   private static List<String> also(Brief brief) {
-    return brief.way().map(Way::also).orElse(List.of()).stream().map(PlanView::called).toList();
-  }
-
-  private static String called(Way way) {
-    return way.method().substring(way.method().indexOf('#') + 1);
+    return brief.way().map(Way::also).orElse(List.of()).stream().map(WayParts::called).toList();
   }
 
   private static String start(Brief brief, int changes) {
@@ -280,9 +276,6 @@ public final class PlanView {
   /** What fits into a page that shows Markdown. */
   private static final int CODE_WIDTH = 90;
 
-  /** A titled part of a brief. */
-  private record Part(String title, List<String> lines) {}
-
   private List<Part> parts(Brief brief) {
     List<Part> parts = new ArrayList<>();
     add(parts, "where", List.of(brief.path().isEmpty() ? NO_SOURCE : brief.path()));
@@ -302,7 +295,7 @@ public final class PlanView {
         List.of(minutes(brief) + ": " + String.join(", ", brief.effort().reasons())));
     add(parts, "closes", joined(brief.closes()));
     add(parts, "start", List.of(start(brief, Integer.MAX_VALUE)));
-    brief.way().ifPresent(way -> ofWay(way, parts));
+    brief.way().map(WayParts::of).ifPresent(parts::addAll);
     add(parts, "depends on", brief.way().map(Way::surroundings).orElse(List.of()));
     add(
         parts,
@@ -317,39 +310,7 @@ public final class PlanView {
     return names.isEmpty() ? names : List.of(String.join(", ", names));
   }
 
-  private static void ofWay(Way way, List<Part> parts) {
-    if (way.calls().size() > 1) {
-      add(parts, "call", List.of(String.join(" → ", way.calls())));
-    }
-    add(
-        parts,
-        "way",
-        way.steps().stream()
-            .map(s -> "line " + s.line() + ": `" + s.condition() + "` " + s.outcome())
-            .toList());
-    add(parts, "with", way.setUp().givens().stream().map(PlanView::given).toList());
-    add(parts, "code", way.setUp().code());
-    add(parts, "as long as", way.setUp().assumed());
-    add(parts, "open", way.setUp().open());
-    add(parts, "may fail", way.setUp().mayFail().stream().toList());
-    add(parts, "assert", way.result().asserts());
-    for (Way also : way.also()) {
-      add(parts, "and call", List.of(called(also)));
-      ofWay(also, parts);
-    }
-  }
-
-  private static String given(Way.Given given) {
-    boolean isThrown = given.name().contains(" throws ") && given.value().equals("true");
-    return given.name()
-        + (isThrown ? "" : " = " + given.value())
-        + (given.how().isEmpty() ? "" : "  (" + given.how() + ")")
-        + (given.beside().isEmpty() ? "" : "; beside it " + given.beside());
-  }
-
   private static void add(List<Part> parts, String title, List<String> lines) {
-    if (!lines.isEmpty()) {
-      parts.add(new Part(title, lines.stream().map(Words::plain).collect(Collectors.toList())));
-    }
+    parts.addAll(Part.of(title, lines));
   }
 }

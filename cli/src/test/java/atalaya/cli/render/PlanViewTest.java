@@ -73,18 +73,37 @@ class PlanViewTest {
             Map.of(),
             new Way.SetUp(
                 List.of(new Way.Given("pier", "int", "7", "", "set by moor")),
-                List.of(),
+                List.of("new PilotageTariff().zone();"),
                 List.of(),
                 List.of(),
                 Optional.empty()),
-            new Way.Result(List.of("the result of zone"), ""),
+            new Way.Result(List.of("the result of zone", "`pier` is set to pier"), ""),
             0,
             List.of());
     Way plain =
         way(
             List.of(QUOTE),
             List.of(zone),
-            Way.SetUp.NONE,
+            new Way.SetUp(
+                List.of(
+                    new Way.Given("hours", "int", "3", "", ""),
+                    new Way.Given("pier", "int", "7", "", "set by moor")),
+                List.of(),
+                List.of(),
+                List.of(),
+                Optional.empty()),
+            new Way.Result(List.of("the result of quote, now 3"), ""),
+            0);
+    Way joined =
+        way(
+            List.of(QUOTE),
+            List.of(zone),
+            new Way.SetUp(
+                List.of(draught),
+                List.of("new PilotageTariff().quote(null, 3);", "new PilotageTariff().zone();"),
+                List.of(),
+                List.of(),
+                Optional.empty()),
             new Way.Result(List.of("the result of quote, now 3"), ""),
             0);
     Brief.Start fromTest =
@@ -119,7 +138,7 @@ class PlanViewTest {
             brief(
                 4,
                 Brief.Kind.REACH,
-                Optional.of(plain),
+                Optional.of(joined),
                 newClass,
                 Effort.of(Effort.Base.NEW_CLASS, 2, false, false, 0)));
     List<Remedy> remedies =
@@ -193,12 +212,16 @@ class PlanViewTest {
                effort     45 min: extends a test, depends on its surroundings, calls 5 methods
                closes     gap-2
                start      from the test of the brief above for this method
+               each with  pier = 7  (set by moor)
+               call       quote(Vessel,int)
                way        line 31: `vessel.draught() > depth` true
                           line 34: `gale` false
+               with       hours = 3
                assert     the result of quote, now 3
-               and call   zone()
-               with       pier = 7  (set by moor)
+               call       zone()
+               code       new PilotageTariff().zone();
                assert     the result of zone
+                          `pier` is set to pier
                depends on Clock.now
 
             3  PilotageTariff#quote(Vessel,int)  gap-3
@@ -218,10 +241,11 @@ class PlanViewTest {
                start      a new test class PilotTest
                way        line 31: `vessel.draught() > depth` true
                           line 34: `gale` false
+               with       draught = 41; beside it 40 for `vessel.draught() > depth` the other way
+               code       new PilotageTariff().quote(null, 3);
+                          new PilotageTariff().zone();
                assert     the result of quote, now 3
-               and call   zone()
-               with       pier = 7  (set by moor)
-               assert     the result of zone
+                          the result of zone; `pier` is set to 7
                depends on Clock.now
                note       nothing in the project calls it
 
@@ -273,13 +297,20 @@ class PlanViewTest {
             - **effort**: 45 min: extends a test, depends on its surroundings, calls 5 methods
             - **closes**: gap-2
             - **start**: from the test of the brief above for this method
+            - **each with**: pier = 7  (set by moor)
+            - **call**: quote(Vessel,int)
             - **way**:
               - line 31: `vessel.draught() > depth` true
               - line 34: `gale` false
+            - **with**: hours = 3
             - **assert**: the result of quote, now 3
-            - **and call**: zone()
-            - **with**: pier = 7  (set by moor)
-            - **assert**: the result of zone
+            - **call**: zone()
+            ```java
+            new PilotageTariff().zone();
+            ```
+            - **assert**:
+              - the result of zone
+              - `pier` is set to pier
             - **depends on**: Clock.now
 
             ## 3. `PilotageTariff#quote(Vessel,int)`
@@ -301,10 +332,14 @@ class PlanViewTest {
             - **way**:
               - line 31: `vessel.draught() > depth` true
               - line 34: `gale` false
-            - **assert**: the result of quote, now 3
-            - **and call**: zone()
-            - **with**: pier = 7  (set by moor)
-            - **assert**: the result of zone
+            - **with**: draught = 41; beside it 40 for `vessel.draught() > depth` the other way
+            ```java
+            new PilotageTariff().quote(null, 3);
+            new PilotageTariff().zone();
+            ```
+            - **assert**:
+              - the result of quote, now 3
+              - the result of zone; `pier` is set to 7
             - **depends on**: Clock.now
             - **note**: nothing in the project calls it
 

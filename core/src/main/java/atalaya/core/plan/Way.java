@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 /**
  * A path from the entry of a method that a test can call to an exit ({@code docs/measures.md},
@@ -56,9 +56,9 @@ public record Way(
    * The ways of several methods, which one test takes one after the other; the first has the code
    * for all where there is code for each.
    *
-   * @param joined makes the statements of all into those of one test
+   * @param joined makes the statements of each into those of one test
    */
-  public static Way together(List<Way> ways, UnaryOperator<List<String>> joined) {
+  public static Way together(List<Way> ways, Function<List<List<String>>, List<String>> joined) {
     Way first = ways.get(0);
     if (ways.size() == 1) {
       return first;
@@ -67,13 +67,12 @@ public record Way(
     for (Way way : ways) {
       way.points().forEach((type, of) -> points.computeIfAbsent(type, t -> new BitSet()).or(of));
     }
-    // What takes several statements has names of its own, which may be those of another.
-    boolean hasCode = ways.stream().allMatch(way -> way.setUp().code().size() == 1);
-    List<String> code = all(ways, way -> way.setUp().code());
+    List<List<String>> code = ways.stream().map(way -> way.setUp().code()).toList();
+    boolean hasCode = code.stream().noneMatch(List::isEmpty);
     List<String> assumed = all(ways, way -> way.setUp().assumed());
     return new Way(
         first.calls(),
-        ways.stream().skip(1).map(way -> hasCode ? way.withoutCode() : way).toList(),
+        ways.subList(1, ways.size()),
         first.steps(),
         points,
         hasCode ? first.setUp().withCode(joined.apply(code), assumed) : first.setUp(),
@@ -82,9 +81,10 @@ public record Way(
         all(ways, Way::surroundings));
   }
 
-  private Way withoutCode() {
-    SetUp without = setUp.withCode(List.of(), List.of());
-    return new Way(calls, also, steps, points, without, result, doubles, surroundings);
+  /** Whether its code is that of all that the same test calls. */
+  public boolean isJoined() {
+    return Stream.concat(Stream.of(this), also.stream())
+        .noneMatch(way -> way.setUp().code().isEmpty());
   }
 
   private static <T> List<T> all(List<Way> ways, Function<Way, List<T>> of) {

@@ -138,10 +138,9 @@ final class Calls {
     if (isBoxing(call)) {
       return arguments.get(0);
     }
-    Optional<Term> type =
-        ClassOf.isAsked(call) ? ClassOf.of(walker, arguments.get(0)) : Optional.empty();
-    if (type.isPresent()) {
-      return type.get();
+    if (ClassOf.isAsked(call)) {
+      Term object = arguments.get(0);
+      return ClassOf.of(walker, object, isExactly(object)).orElseGet(() -> ClassOf.unknown(object));
     }
     Optional<Term> ofType = ofType(call, arguments);
     if (ofType.isPresent()) {

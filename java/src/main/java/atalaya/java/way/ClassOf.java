@@ -28,15 +28,20 @@ final class ClassOf {
   /**
    * Of an object. What may be anything is of the class whose code asks, or of another.
    *
+   * @param isExactly whether it is of its type, and of none that extends it
    * @return empty when it is not known
    */
-  static Optional<Term> of(Walker walker, Term object) {
+  static Optional<Term> of(Walker walker, Term object, boolean isExactly) {
     String type = Walker.internal(object.type());
-    boolean isExact =
+    boolean isTold =
         walker.base.has(type)
             && !walker.base.isAbstract(type)
-            && (object instanceof Term.Made || walker.base.below(type).isEmpty());
-    if (isExact) {
+            && (isExactly || walker.base.below(type).isEmpty());
+    if (isTold) {
+      boolean mayBeOther = object instanceof Term.Input && !walker.base.below(type).isEmpty();
+      if (mayBeOther) {
+        walker.objects.isMadeAsItIs((Term.Input) object);
+      }
       return Optional.of(constant(type));
     }
     String own = walker.here();
@@ -46,6 +51,11 @@ final class ClassOf {
             && type.equals(OBJECT)
             && walker.base.has(own);
     return mayBeOwn ? Optional.of(ownOrOther(walker, (Term.Input) object, own)) : Optional.empty();
+  }
+
+  /** Of which class an object is that may be of several. */
+  static Term unknown(Term object) {
+    return Term.unknown(object instanceof Term.Input input ? input.name() + SUFFIX : SUFFIX, CLASS);
   }
 
   private static Term ownOrOther(Walker walker, Term.Input object, String own) {

@@ -114,8 +114,7 @@ public final class CodeBase {
   private void calls(Ref caller, List<Ref> called) {
     for (Ref ref : called) {
       declaring(ref)
-          .ifPresent(
-              found -> callers.computeIfAbsent(found, f -> new ArrayList<>(1)).add(caller));
+          .ifPresent(found -> callers.computeIfAbsent(found, f -> new ArrayList<>(1)).add(caller));
     }
   }
 

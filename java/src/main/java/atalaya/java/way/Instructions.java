@@ -193,7 +193,11 @@ final class Instructions extends Interpreter<Symbol> {
         walker.state.fields.put(staticField(field), term);
         walker.effects.add(
             new Walked.FieldSet(
-                new Term.Constant(field.owner, "class"), field.name, term, walker.steps.size()));
+                new Term.Constant(field.owner, "class"),
+                field.name,
+                field.desc,
+                term,
+                walker.steps.size()));
         yield null;
       }
       case Opcodes.NEWARRAY, Opcodes.ANEWARRAY -> Symbol.of(array(instruction, term), "");
@@ -276,7 +280,8 @@ final class Instructions extends Interpreter<Symbol> {
         walker.requireThere(left);
         walker.builders.forget(List.of(right));
         walker.state.fields.put(new State.Field(left, field.name), right);
-        walker.effects.add(new Walked.FieldSet(left, field.name, right, walker.steps.size()));
+        walker.effects.add(
+            new Walked.FieldSet(left, field.name, field.desc, right, walker.steps.size()));
         return null;
       }
       case Opcodes.LCMP -> {

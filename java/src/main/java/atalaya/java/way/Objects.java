@@ -79,6 +79,11 @@ final class Objects {
     return madeOtherwise;
   }
 
+  /** It matters that an object is of its own class, and of none that extends it. */
+  void isMadeAsItIs(Input object) {
+    madeOtherwise.add(object.name());
+  }
+
   /**
    * From now on a field holds what its object's constructor and the calls that follow leave there.
    */

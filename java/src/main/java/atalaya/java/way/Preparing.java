@@ -15,9 +15,9 @@ import org.objectweb.asm.Type;
  * each is followed before the way, so that what it asks for is known as well.
  */
 final class Preparing {
-  private static final int MOST_CALLS = 4;
+  private static final int MOST_CALLS = 12;
 
-  private static final int MOST_TRIES = 12;
+  private static final int MOST_TRIES = 24;
 
   /** An adder is called so often at most. */
   private static final int MOST_ELEMENTS = 3;

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.objectweb.asm.Type;
 
 /** What is to be seen at the end of a way, in words. */
@@ -20,9 +21,11 @@ final class Seen {
 
   private final Walked walked;
   private final Solution.Found found;
+  private final Ref entry;
 
-  Seen(Walked walked, Solution.Found found) {
+  Seen(Walked walked, Solution.Found found, Ref entry) {
     this.walked = walked;
+    this.entry = entry;
     this.found = found;
   }
 
@@ -31,7 +34,7 @@ final class Seen {
    *
    * @param deciding how many steps come before what decides; what is to be seen earlier is no news
    */
-  Result result(Ref entry, int deciding) {
+  Result result(int deciding) {
     if (!walked.ending().thrown().isEmpty()) {
       String thrown = Instructions.simple(walked.ending().thrown());
       return new Result(List.of("throws " + thrown), thrown);
@@ -80,8 +83,11 @@ final class Seen {
 
   private Optional<String> seen(Walked.Effect effect, boolean isConstructor) {
     if (effect instanceof Walked.Called called) {
+      Type[] types = Type.getArgumentTypes(called.method().descriptor());
       String arguments =
-          called.arguments().stream().map(this::shown).collect(Collectors.joining(", "));
+          IntStream.range(0, types.length)
+              .mapToObj(i -> shown(called.arguments().get(i), types[i].getDescriptor()))
+              .collect(Collectors.joining(", "));
       boolean isDouble =
           called.object() instanceof Input input && walked.needs().doubles().contains(input);
       return isDouble
@@ -98,20 +104,24 @@ final class Seen {
     if (!(set.object() instanceof Input object) || isConstructor && !object.name().equals("this")) {
       return Optional.empty();
     }
-    String value = shown(set.value());
+    String value = shown(set.value(), set.type());
     return Optional.of(
         "`"
-            + Objects.prefix(object)
-            + set.name()
+            + OuterNames.inSource(Objects.prefix(object) + set.name(), entry.type())
             + "` is set"
             + (value.equals("..") ? "" : " to " + value));
   }
 
-  private String shown(Term term) {
+  /**
+   * Something as code has it.
+   *
+   * @param type of what takes it: what is true or a character is computed as a number
+   */
+  private String shown(Term term, String type) {
     Object value = new Values(found.inputs()).of(term);
     if (value == Values.UNDECIDED || value instanceof Values.Thrown) {
       return term instanceof Input input && input.source() == Source.ARGUMENT ? input.name() : "..";
     }
-    return Literals.of(value, term.type()).orElse("..");
+    return Literals.of(value, type.length() == 1 ? type : term.type()).orElse("..");
   }
 }

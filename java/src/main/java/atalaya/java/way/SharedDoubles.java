@@ -12,14 +12,14 @@ import java.util.regex.Pattern;
  * Names doubles that several statements of one test make alike. They hold nothing, so that one
  * serves all.
  */
-public final class SharedDoubles {
+final class SharedDoubles {
   private static final Pattern PROXY =
       Pattern.compile("\\(([\\w.]+)\\) Proxy\\.newProxyInstance\\(");
 
   private SharedDoubles() {}
 
   /** The statements, with those in front of them that make what they share. */
-  public static List<String> named(List<String> statements) {
+  static List<String> named(List<String> statements) {
     List<String> code = new ArrayList<>(statements);
     List<String> proxies = new ArrayList<>(proxies(statements));
     proxies.sort(Comparator.comparingInt(proxy -> -proxy.length()));

@@ -199,8 +199,12 @@ record Walked(Conditions conditions, Trace trace, Ending ending, Needs needs) {
     int after();
   }
 
-  /** A field is set. */
-  record FieldSet(Term object, String name, Term value, int after) implements Effect {}
+  /**
+   * A field is set.
+   *
+   * @param type its descriptor
+   */
+  record FieldSet(Term object, String name, String type, Term value, int after) implements Effect {}
 
   /** Something that a double answers is called. */
   record Called(Term object, Ref method, List<Term> arguments, int after) implements Effect {}

@@ -246,9 +246,8 @@ public final class WayFinder {
         List.of(),
         steps,
         points,
-        wording.setUp(
-            route.get(0), steps, MissingElements.on(new Solver(answers, enums, THOROUGH), walked)),
-        new Seen(walked, found).result(route.get(0), deciding),
+        wording.setUp(steps, MissingElements.on(new Solver(answers, enums, THOROUGH), walked)),
+        new Seen(walked, found, route.get(0)).result(deciding),
         walked.needs().doubles().size(),
         List.copyOf(walked.trace().surroundings()));
   }

@@ -22,19 +22,24 @@ import java.util.Set;
 final class Wording {
   private final CodeBase base;
   private final Walked walked;
+  private static final String THERE = "not null";
+  private static final String STATE = "the object's state";
+
   private final Solution.Found found;
   private final Made made;
   private final Writing writing;
+  private final Ref entry;
 
   Wording(CodeBase base, Walked walked, Solution.Found found, Ref entry) {
     this.base = base;
+    this.entry = entry;
     this.walked = walked;
     this.found = found;
     this.made = new Made(base, walked, found);
     this.writing = new Writing(base, walked, found, entry, made);
   }
 
-  SetUp setUp(Ref entry, List<Step> steps, Optional<String> mayFail) {
+  SetUp setUp(List<Step> steps, Optional<String> mayFail) {
     List<Given> givens = new ArrayList<>();
     String call = writing.call(entry);
     for (Input argument : walked.needs().arguments()) {
@@ -65,9 +70,13 @@ final class Wording {
     Optional<List<String>> code = made.isAll() ? writing.statements(call) : Optional.empty();
     if (code.isEmpty()) {
       givens.addAll(walked.needs().arguments().size(), objects(told, parts));
+      Input receiver = walked.needs().receiver();
+      if (receiver != null && givens.stream().noneMatch(g -> g.name().equals(receiver.name()))) {
+        givens.add(walked.needs().arguments().size(), given(receiver, writing.receiver(), ""));
+      }
     }
     List<String> assumed = code.isEmpty() ? List.of() : made.assumed();
-    List<Given> each = List.copyOf(new LinkedHashSet<>(givens));
+    List<Given> each = joined(List.copyOf(new LinkedHashSet<>(givens)));
     return new SetUp(each, code.orElse(List.of()), assumed, open, mayFail);
   }
 
@@ -78,10 +87,44 @@ final class Wording {
       boolean isTold = told.stream().anyMatch(input -> input.name().equals(object.name()));
       if (!isTold && !parts.contains(object)) {
         boolean isReceiver = object.equals(walked.needs().receiver());
-        objects.add(given(object, writing.object(object), isReceiver ? "" : "the object's state"));
+        objects.add(given(object, writing.object(object), isReceiver ? "" : STATE));
       }
     }
     return objects;
+  }
+
+  /** What is told in two parts, as that an array is there and how long it is, in one. */
+  private static List<Given> joined(List<Given> givens) {
+    List<Given> told = new ArrayList<>(givens);
+    for (Given part : givens) {
+      for (Given whole : givens) {
+        Optional<Given> both = part == whole ? Optional.empty() : together(whole, part);
+        if (both.isPresent() && told.contains(whole) && told.remove(part)) {
+          told.replaceAll(given -> given.equals(whole) ? both.get() : given);
+        }
+      }
+    }
+    return told;
+  }
+
+  private static Optional<Given> together(Given whole, Given part) {
+    boolean isThere = part.name().equals(whole.name()) && part.value().equals(THERE);
+    if (isThere) {
+      String how = whole.how().equals(STATE) ? part.how() : whole.how();
+      return Optional.of(new Given(whole.name(), whole.type(), whole.value(), "", how));
+    }
+    boolean isLength =
+        part.name().equals(whole.name() + ".length")
+            && part.beside().isEmpty()
+            && !whole.value().equals("null");
+    if (!isLength) {
+      return Optional.empty();
+    }
+    String made = "new " + whole.type().replaceFirst("\\[]", "[" + part.value() + "]");
+    return Optional.of(
+        whole.value().equals(THERE)
+            ? new Given(whole.name(), whole.type(), made, whole.beside(), whole.how())
+            : whole);
   }
 
   /** Whether a person has to see to it that an object is there. */
@@ -119,7 +162,7 @@ final class Wording {
 
   private Given given(Input input, String value, String how) {
     return new Given(
-        input.name(),
+        OuterNames.inSource(input.name(), entry.type()),
         Literals.simple(input.type()),
         writing.inWords(value),
         beside(input, found.inputs().get(input)),
@@ -149,14 +192,14 @@ final class Wording {
             .distinct()
             .limit(3)
             .toList();
-    return writers.isEmpty() ? "the object's state" : "set by " + String.join(", ", writers);
+    return writers.isEmpty() ? STATE : "set by " + String.join(", ", writers);
   }
 
   private String literal(Input input, Object value) {
     boolean isOther = value instanceof Stand object && !object.name().equals(input.name());
     return isOther
         ? "the same as " + ((Stand) value).name()
-        : Literals.of(value, input.type()).orElse("not null");
+        : Literals.of(value, input.type()).orElse(THERE);
   }
 
   /** The value beside one that turns a condition the other way. */

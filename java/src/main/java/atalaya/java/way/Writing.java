@@ -529,15 +529,19 @@ final class Writing {
     if (needs.receiver() == null) {
       return type + "." + entry.name() + all + ";";
     }
-    boolean isMade = needs.built().containsKey(needs.receiver());
-    String receiver =
-        found.inputs().get(needs.receiver()) instanceof EnumValue constant
-            ? Literals.of(constant, needs.receiver().type()).orElseThrow()
-            : isMade ? object(needs.receiver()) : madePlainly(needs.receiver());
+    String receiver = receiver();
     if (all.contains(Statements.ITSELF)) {
       statements.call(Literals.simple(needs.receiver().type()), receiver, List.of());
     }
     return receiver + "." + entry.name() + all + ";";
+  }
+
+  /** What the method is called on, where there is something. */
+  String receiver() {
+    boolean isMade = needs.built().containsKey(needs.receiver());
+    return found.inputs().get(needs.receiver()) instanceof EnumValue constant
+        ? Literals.of(constant, needs.receiver().type()).orElseThrow()
+        : isMade ? object(needs.receiver()) : madePlainly(needs.receiver());
   }
 
   /** An object of which no field was looked at. */
