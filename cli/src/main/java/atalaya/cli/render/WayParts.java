@@ -17,7 +17,12 @@ final class WayParts {
       return parts(way, way.calls().size() > 1 ? route(way) : "", way.setUp().givens());
     }
     List<Way> all = Stream.concat(Stream.of(way), way.also().stream()).toList();
-    return way.isJoined() ? joined(way, all) : oneByOne(all);
+    List<Part> parts = new ArrayList<>();
+    if (way.hasCode()) {
+      parts.addAll(joined(way, all.stream().filter(Way::hasCode).toList()));
+    }
+    parts.addAll(oneByOne(all.stream().filter(one -> !one.hasCode()).toList()));
+    return parts;
   }
 
   /** The method that a way is for, without its class. */
@@ -42,7 +47,7 @@ final class WayParts {
     return parts;
   }
 
-  /** The first has the code for all: what is given, and to what, stands there. */
+  /** The first has the code for all of them: what is given, and to what, stands there. */
   private static List<Part> joined(Way first, List<Way> all) {
     List<Part> parts = new ArrayList<>();
     parts.addAll(Part.of("way", each(all, WayParts::steps)));
@@ -78,7 +83,9 @@ final class WayParts {
 
   private static List<Part> oneByOne(List<Way> all) {
     List<Way.Given> shared =
-        all.get(0).setUp().givens().stream()
+        all.stream()
+            .limit(all.size() > 1 ? 1 : 0)
+            .flatMap(first -> first.setUp().givens().stream())
             .filter(given -> all.stream().allMatch(way -> way.setUp().givens().contains(given)))
             .toList();
     List<Part> parts = new ArrayList<>();

@@ -47,6 +47,23 @@ class PlanViewTest {
         number == 4 ? List.of("nothing in the project calls it") : List.of());
   }
 
+  private static Way zone(List<String> code) {
+    return new Way(
+        List.of("harbour.tariff.PilotageTariff#zone()"),
+        List.of(),
+        List.of(),
+        Map.of(),
+        new Way.SetUp(
+            List.of(new Way.Given("pier", "int", "7", "", "set by moor")),
+            code,
+            List.of(),
+            List.of(),
+            Optional.empty()),
+        new Way.Result(List.of("the result of zone", "`pier` is set to pier"), ""),
+        0,
+        List.of());
+  }
+
   private static PlanView view() {
     Way.Given draught =
         new Way.Given(
@@ -65,21 +82,7 @@ class PlanViewTest {
                 Optional.of("line 35 takes an element that may be missing")),
             new Way.Result(List.of("throws Aground"), "Aground"),
             1);
-    Way zone =
-        new Way(
-            List.of("harbour.tariff.PilotageTariff#zone()"),
-            List.of(),
-            List.of(),
-            Map.of(),
-            new Way.SetUp(
-                List.of(new Way.Given("pier", "int", "7", "", "set by moor")),
-                List.of("new PilotageTariff().zone();"),
-                List.of(),
-                List.of(),
-                Optional.empty()),
-            new Way.Result(List.of("the result of zone", "`pier` is set to pier"), ""),
-            0,
-            List.of());
+    Way zone = zone(List.of());
     Way plain =
         way(
             List.of(QUOTE),
@@ -97,7 +100,7 @@ class PlanViewTest {
     Way joined =
         way(
             List.of(QUOTE),
-            List.of(zone),
+            List.of(zone(List.of("new PilotageTariff().zone();")), zone),
             new Way.SetUp(
                 List.of(draught),
                 List.of("new PilotageTariff().quote(null, 3);", "new PilotageTariff().zone();"),
@@ -168,7 +171,7 @@ class PlanViewTest {
                 no test notices when `fee + 1` is `fee - 1`
              4  PilotageTariff#quote(Vessel,int)  gap-4
                 -4.00 unwatched paths in 1 h 15 min; reaches 4 lines, 1 outcome, 3 new methods
-                and with it zone()
+                and with it zone(), zone()
                 a new test class PilotTest
 
             4 tests, 3 h, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
@@ -219,7 +222,6 @@ class PlanViewTest {
                with       hours = 3
                assert     the result of quote, now 3
                call       zone()
-               code       new PilotageTariff().zone();
                assert     the result of zone
                           `pier` is set to pier
                depends on Clock.now
@@ -246,6 +248,10 @@ class PlanViewTest {
                           new PilotageTariff().zone();
                assert     the result of quote, now 3
                           the result of zone; `pier` is set to 7
+               call       zone()
+               with       pier = 7  (set by moor)
+               assert     the result of zone
+                          `pier` is set to pier
                depends on Clock.now
                note       nothing in the project calls it
 
@@ -305,9 +311,6 @@ class PlanViewTest {
             - **with**: hours = 3
             - **assert**: the result of quote, now 3
             - **call**: zone()
-            ```java
-            new PilotageTariff().zone();
-            ```
             - **assert**:
               - the result of zone
               - `pier` is set to pier
@@ -340,6 +343,11 @@ class PlanViewTest {
             - **assert**:
               - the result of quote, now 3
               - the result of zone; `pier` is set to 7
+            - **call**: zone()
+            - **with**: pier = 7  (set by moor)
+            - **assert**:
+              - the result of zone
+              - `pier` is set to pier
             - **depends on**: Clock.now
             - **note**: nothing in the project calls it
 

@@ -1,12 +1,12 @@
 package atalaya.core.plan;
 
+import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.stream.Stream;
 
 /**
  * A path from the entry of a method that a test can call to an exit ({@code docs/measures.md},
@@ -53,38 +53,38 @@ public record Way(
   }
 
   /**
-   * The ways of several methods, which one test takes one after the other; the first has the code
-   * for all where there is code for each.
+   * The ways of several methods, which one test takes one after the other: first those with code,
+   * which the first has for all of them.
    *
    * @param joined makes the statements of each into those of one test
    */
   public static Way together(List<Way> ways, Function<List<List<String>>, List<String>> joined) {
-    Way first = ways.get(0);
     if (ways.size() == 1) {
-      return first;
+      return ways.get(0);
     }
+    List<Way> coded = ways.stream().filter(Way::hasCode).toList();
+    List<Way> all = new ArrayList<>(coded);
+    ways.stream().filter(way -> !way.hasCode()).forEach(all::add);
     Map<String, BitSet> points = new HashMap<>();
     for (Way way : ways) {
       way.points().forEach((type, of) -> points.computeIfAbsent(type, t -> new BitSet()).or(of));
     }
-    List<List<String>> code = ways.stream().map(way -> way.setUp().code()).toList();
-    boolean hasCode = code.stream().noneMatch(List::isEmpty);
-    List<String> assumed = all(ways, way -> way.setUp().assumed());
+    Way first = all.get(0);
+    List<String> code = joined.apply(coded.stream().map(way -> way.setUp().code()).toList());
     return new Way(
         first.calls(),
-        ways.subList(1, ways.size()),
+        all.subList(1, all.size()),
         first.steps(),
         points,
-        hasCode ? first.setUp().withCode(joined.apply(code), assumed) : first.setUp(),
+        first.setUp().withCode(code, all(coded, way -> way.setUp().assumed())),
         first.result(),
         ways.stream().mapToInt(Way::doubles).max().orElse(0),
         all(ways, Way::surroundings));
   }
 
-  /** Whether its code is that of all that the same test calls. */
-  public boolean isJoined() {
-    return Stream.concat(Stream.of(this), also.stream())
-        .noneMatch(way -> way.setUp().code().isEmpty());
+  /** Whether there is code for it. */
+  public boolean hasCode() {
+    return !setUp.code().isEmpty();
   }
 
   private static <T> List<T> all(List<Way> ways, Function<Way, List<T>> of) {

@@ -85,12 +85,19 @@ final class Wording {
     List<Given> objects = new ArrayList<>();
     for (Input object : walked.needs().built().keySet()) {
       boolean isTold = told.stream().anyMatch(input -> input.name().equals(object.name()));
-      if (!isTold && !parts.contains(object)) {
-        boolean isReceiver = object.equals(walked.needs().receiver());
+      boolean isReceiver = object.equals(walked.needs().receiver());
+      if (!isTold && !parts.contains(object) && (isReceiver || matters(object))) {
         objects.add(given(object, writing.object(object), isReceiver ? "" : STATE));
       }
     }
     return objects;
+  }
+
+  /** Whether something has to be there, or its state is not any. */
+  private boolean matters(Input object) {
+    return found.inputs().keySet().stream()
+        .map(Input::name)
+        .anyMatch(name -> name.equals(object.name()) || name.startsWith(object.name() + "."));
   }
 
   /** What is told in two parts, as that an array is there and how long it is, in one. */

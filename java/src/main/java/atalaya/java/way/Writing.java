@@ -179,7 +179,9 @@ final class Writing {
     if (found.inputs().containsKey(input)) {
       Object value = found.inputs().get(input);
       Optional<String> literal = Literals.of(value, input.type());
-      if (literal.isPresent()) {
+      boolean isOfOther =
+          value instanceof String && asked(input).anyMatch(as -> !isA(TEXT, as.type()));
+      if (literal.isPresent() && !isOfOther) {
         made.lacks(value instanceof ClassValue of && !isWithinBound(of, input));
         return literal.get();
       }
