@@ -21,6 +21,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -51,6 +52,7 @@ final class WayCheck {
       Pattern.compile("^import\\s+([\\w.]*\\.[A-Z]\\w*)\\s*;", Pattern.MULTILINE);
   private static final Pattern NAME = Pattern.compile("(?<![.\\w])[A-Z]\\w*\\b");
 
+  private final Map<String, String> importsByName = new HashMap<>();
   private final Path project;
   private final String classPath;
   private final Map<String, List<String>> typesByName = new HashMap<>();
@@ -90,7 +92,10 @@ final class WayCheck {
     List<Way> ways;
     try (Planning planning = new Planning(run, run.methods(), Map.of(), path -> 1)) {
       Plan plan = planning.forMethods(run.methods(), Limits.ofTests(count), Set.of());
-      ways = plan.briefs().stream().map(Brief::way).flatMap(java.util.Optional::stream).toList();
+      ways = plan.briefs().stream().map(Brief::way).flatMap(Optional::stream).toList();
+    }
+    if (Files.isDirectory(sources())) {
+      readImports();
     }
     Map<String, Way> written = new LinkedHashMap<>();
     int open = 0;
@@ -156,6 +161,9 @@ final class WayCheck {
           .filter(t -> !isHere && (types.size() == 1 || t.startsWith(inPackage)))
           .findFirst()
           .ifPresent(t -> imports.add(t.replace('$', '.')));
+      if (types.isEmpty() && imports.stream().noneMatch(i -> i.endsWith(simple))) {
+        Optional.ofNullable(importsByName.get(names.group())).ifPresent(imports::add);
+      }
     }
     StringBuilder source = new StringBuilder();
     source.append(inPackage.isEmpty() ? "" : "package " + inPackage + ";\n");
@@ -201,14 +209,26 @@ final class WayCheck {
 
   /** What its source imports by name. */
   private Set<String> importsOf(String type) throws IOException {
-    Path file =
-        project.resolve(
-            "src/main/java/" + type.replaceAll("\\$.*", "").replace('.', '/') + ".java");
-    if (!Files.isRegularFile(file)) {
-      return Set.of();
-    }
+    Path file = sources().resolve(type.replaceAll("\\$.*", "").replace('.', '/') + ".java");
+    return Files.isRegularFile(file) ? importsOf(file) : Set.of();
+  }
+
+  private static Set<String> importsOf(Path file) throws IOException {
     Matcher imports = IMPORT.matcher(Files.readString(file, StandardCharsets.ISO_8859_1));
     return imports.results().map(found -> found.group(1)).collect(Collectors.toSet());
+  }
+
+  private Path sources() {
+    return project.resolve("src/main/java");
+  }
+
+  /** What the project's sources import by name, as far as they are there. */
+  private void readImports() throws IOException {
+    try (Stream<Path> files = Files.walk(sources())) {
+      for (Path file : files.filter(f -> f.toString().endsWith(".java")).sorted().toList()) {
+        importsOf(file).forEach(i -> importsByName.putIfAbsent(i.replaceAll(".*\\.", ""), i));
+      }
+    }
   }
 
   private void observe(String home) {

@@ -157,6 +157,7 @@ final class Calls {
             && arguments.size() == 1;
     boolean isArrayAgain = call.owner.startsWith("[") && call.name.equals("clone");
     if (isView || isArrayAgain) {
+      walker.requireThere(arguments.get(0));
       return arguments.get(0);
     }
     if (call.name.equals("ordinal") && call.desc.equals("()I")) {
@@ -437,8 +438,7 @@ final class Calls {
           return end.result() == null ? unknown(call) : end.result();
         }
       } catch (Walker.NotFollowed e) {
-        walker.state.fields.clear();
-        walker.state.fields.putAll(before.fields);
+        walker.state.restoreFields(before);
       }
       walker.changes.by(code.get(), arguments);
       return unfollowed(call, code, arguments);
@@ -481,7 +481,9 @@ final class Calls {
   private Term unfollowed(MethodInsnNode call, Optional<MethodCode> code, List<Term> arguments) {
     unfollowed.handOn(arguments);
     walker.mayHalt |= code.filter(c -> walker.base.isHalting(c.ref())).isPresent();
-    if (code.isEmpty() || walker.base.mayRefuse(code.get())) {
+    boolean usesDouble =
+        arguments.stream().anyMatch(a -> a instanceof Term.Input i && walker.objects.isDouble(i));
+    if (code.isEmpty() || usesDouble || walker.base.mayRefuse(code.get())) {
       unfollowed.throwsNothing(call);
     }
     return unknown(call);
@@ -553,6 +555,9 @@ final class Calls {
     Optional<Term.Input> collaborator = collaborator(call, arguments);
     boolean isByDouble = collaborator.filter(walker.objects::isDouble).isPresent();
     unfollowed.uses(call, arguments, isByDouble);
+    if (!isByDouble && walker.base.mayLibraryRefuse(call)) {
+      unfollowed.throwsNothing(call);
+    }
     if (collaborator.isEmpty()) {
       if (!isCloned(call, arguments)) {
         unfollowed.returns(call, arguments);

@@ -6,8 +6,6 @@ import org.objectweb.asm.tree.FieldInsnNode;
 
 /** What calls that were not followed may have changed. */
 final class Changes {
-  private static final String CHANGED = "changed ";
-
   private final Walker walker;
   private final Containers containers;
   private final Holders holders;
@@ -34,10 +32,16 @@ final class Changes {
     if (walker.base.mayWrite(code)) {
       ofAny(arguments);
     }
-    for (Field field : walker.base.changed(code)) {
-      walker.state.fields.replaceAll((known, value) -> is(known, field) ? unknown(field) : value);
-      walker.state.fields.put(
-          State.Field.ofClass(field.owner(), CHANGED + field.name()), Term.of(1));
+    ChangedFields changed = walker.base.changed(code);
+    if (!changed.isEmpty()) {
+      walker.state.fields.replaceAll(
+          (known, value) ->
+              changed.named(known.name()).stream()
+                  .filter(field -> isOf(field.owner(), known))
+                  .findFirst()
+                  .map(Changes::unknown)
+                  .orElse(value));
+      walker.state.changed.add(changed);
     }
   }
 
@@ -55,9 +59,8 @@ final class Changes {
         || type.equals("java/lang/Object");
   }
 
-  private boolean is(State.Field known, Field field) {
-    return known.name().equals(field.name())
-        && walker.base.isA(Walker.internal(known.object().type()), field.owner());
+  private boolean isOf(String owner, State.Field known) {
+    return walker.base.isA(Walker.internal(known.object().type()), owner);
   }
 
   private static Term unknown(Field field) {
@@ -66,6 +69,6 @@ final class Changes {
 
   /** Whether a field that nothing is known of yet may have been changed. */
   boolean mayBe(FieldInsnNode field) {
-    return walker.state.fields.containsKey(State.Field.ofClass(field.owner, CHANGED + field.name));
+    return walker.state.changed.stream().anyMatch(all -> all.has(field.owner, field.name));
   }
 }

@@ -61,6 +61,10 @@ public final class CodeBase {
   private final Map<String, List<String>> below = new HashMap<>();
   private final Map<Ref, List<Ref>> callers = new HashMap<>();
   private final Set<Ref> halting = new HashSet<>();
+
+  /** The static methods and fields of libraries that the project's code uses, by what they give. */
+  private final Map<String, Set<Ref>> taken = new ConcurrentHashMap<>();
+
   private final Map<String, Map<String, Ref>> named = new ConcurrentHashMap<>();
   private final Map<String, Optional<ClassCode>> codes = new ConcurrentHashMap<>();
 
@@ -74,9 +78,10 @@ public final class CodeBase {
       Map.of(true, new ConcurrentHashMap<>(), false, new ConcurrentHashMap<>());
 
   private final Throwers throwers;
+  private final LibraryCode libraryCode = new LibraryCode(this);
   private final Map<Ref, Boolean> refusing = new ConcurrentHashMap<>();
   private final Map<Ref, Boolean> writing = new ConcurrentHashMap<>();
-  private final Map<Ref, Set<Changes.Field>> changed = new ConcurrentHashMap<>();
+  private final Map<Ref, ChangedFields> changed = new ConcurrentHashMap<>();
 
   private final Map<Boolean, Map<Ref, Optional<Ref>>> likely =
       Map.of(true, new ConcurrentHashMap<>(), false, new ConcurrentHashMap<>());
@@ -185,6 +190,9 @@ public final class CodeBase {
         public void visitMethodInsn(
             int opcode, String owner, String called, String signature, boolean onInterface) {
           add(owner, called + signature);
+          if (opcode == Opcodes.INVOKESTATIC) {
+            takes(Type.getReturnType(signature), new Ref(owner, called + signature));
+          }
           if (Surroundings.isHalting(owner, called)) {
             halting.add(name + descriptor);
           }
@@ -192,6 +200,9 @@ public final class CodeBase {
 
         @Override
         public void visitFieldInsn(int opcode, String owner, String field, String type) {
+          if (opcode == Opcodes.GETSTATIC) {
+            takes(Type.getType(type), new Ref(owner, field));
+          }
           if (Surroundings.isHalting(owner, field)) {
             halting.add(name + descriptor);
           }
@@ -211,6 +222,15 @@ public final class CodeBase {
         public void visitEnd() {
           if (!called.isEmpty()) {
             calls.put(name + descriptor, List.copyOf(called));
+          }
+        }
+
+        private void takes(Type given, Ref from) {
+          boolean isOfLibrary = !bytes.containsKey(from.type()) && !isOfPlatform(from.type());
+          if (isOfLibrary && given.getSort() == Type.OBJECT) {
+            taken
+                .computeIfAbsent(given.getInternalName(), type -> ConcurrentHashMap.newKeySet())
+                .add(from);
           }
         }
 
@@ -245,6 +265,13 @@ public final class CodeBase {
   /** Whether a type is an interface, not of the project, but of a library that it uses. */
   boolean isLibraryInterface(String type) {
     return library(type).filter(code -> code.isInterface() && code.isPublic()).isPresent();
+  }
+
+  /**
+   * The static methods and fields of libraries by which the project's code has something of a type.
+   */
+  Set<Ref> taken(String type) {
+    return taken.getOrDefault(type, Set.of());
   }
 
   /** The code of a class, not of the project, but of a library that it uses. */
@@ -496,13 +523,18 @@ public final class CodeBase {
     return refusing.computeIfAbsent(code.ref(), ref -> does(code, MethodCode::mayRefuse));
   }
 
+  /** Whether a method of a library may end by an exception of its own, as far as is known. */
+  boolean mayLibraryRefuse(MethodInsnNode call) {
+    return libraryCode.mayRefuse(new Ref(call.owner, call.name + call.desc));
+  }
+
   /** Whether a method, or what it calls of the project, changes containers of the platform. */
   boolean mayWrite(MethodCode code) {
     return writing.computeIfAbsent(code.ref(), ref -> does(code, MethodCode::writes));
   }
 
   /** The fields that a method, or what it calls of the project, may change. */
-  Set<Changes.Field> changed(MethodCode code) {
+  ChangedFields changed(MethodCode code) {
     return changed.computeIfAbsent(
         code.ref(),
         ref -> {
@@ -513,7 +545,7 @@ public final class CodeBase {
                 all.addAll(method.changed());
                 return false;
               });
-          return all;
+          return new ChangedFields(all);
         });
   }
 

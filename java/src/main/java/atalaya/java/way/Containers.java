@@ -66,8 +66,13 @@ final class Containers {
   }
 
   /** Code that makes a container of some elements. */
-  static String made(String type, String elements) {
-    String list = "Arrays.asList(" + elements + ")";
+  static String made(String type, List<String> elements) {
+    // One that is null, or an array, would be taken for all elements.
+    boolean isOne = elements.size() == 1 && elements.get(0).matches("null|new [^(]*\\[.*");
+    String list =
+        (isOne ? "Collections.singletonList(" : "Arrays.asList(")
+            + String.join(", ", elements)
+            + ")";
     return LISTS.contains(type)
         ? list
         : "new "

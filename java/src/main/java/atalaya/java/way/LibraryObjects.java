@@ -1,6 +1,7 @@
 package atalaya.java.way;
 
 import atalaya.core.term.Platform;
+import atalaya.java.way.CodeBase.Ref;
 import java.lang.reflect.Field;
 import java.lang.reflect.Modifier;
 import java.util.Arrays;
@@ -58,16 +59,17 @@ final class LibraryObjects {
   /**
    * Code that gives one.
    *
-   * @param isMade whether a constructor makes it, which was not followed
+   * @param call what it calls that was not followed, as it is told; empty for nothing
    */
-  record Any(String code, boolean isMade) {}
+  record Any(String code, String call) {}
 
   /** Any object of a class; empty where none can be had so. */
   Optional<Any> of(String type) {
     return Optional.ofNullable(PLATFORM.get(type))
         .or(() -> Platform.type(type).filter(t -> isQuiet(type)).flatMap(LibraryObjects::plain))
-        .map(code -> new Any(code, false))
-        .or(() -> base.library(type).filter(this::isOpen).flatMap(code -> ofLibrary(type, code)));
+        .map(code -> new Any(code, ""))
+        .or(() -> base.library(type).filter(this::isOpen).flatMap(code -> ofLibrary(type, code)))
+        .or(() -> asTheProject(type));
   }
 
   private static boolean isQuiet(String type) {
@@ -112,9 +114,44 @@ final class LibraryObjects {
 
   private Optional<Any> ofLibrary(String type, ClassCode code) {
     String name = Literals.simple("L" + type + ";");
+    String making = name + ".new(..)";
     return code.instance(visible)
-        .map(field -> new Any(name + "." + field, field.endsWith(")")))
-        .or(() -> made(code).map(values -> new Any("new " + name + "(" + values + ")", true)));
+        .map(field -> new Any(name + "." + field, field.endsWith(")") ? making : ""))
+        .or(() -> made(code).map(values -> new Any("new " + name + "(" + values + ")", making)));
+  }
+
+  /** What the project's own code takes, from other classes: the plainest of all. */
+  private Optional<Any> asTheProject(String type) {
+    return base.taken(type).stream()
+        .sorted(
+            Comparator.comparingInt(LibraryObjects::arguments)
+                .thenComparing(Ref::type)
+                .thenComparing(Ref::code))
+        .flatMap(from -> taken(from).stream())
+        .findFirst();
+  }
+
+  /** Of a method how many it takes; a constant comes after one that takes none. */
+  private static int arguments(Ref from) {
+    return from.code().contains("(") ? 2 * Type.getArgumentTypes(from.descriptor()).length : 1;
+  }
+
+  private Optional<Any> taken(Ref from) {
+    Optional<ClassCode> owner = base.library(from.type()).filter(this::isOpen);
+    String name = Literals.simple("L" + from.type() + ";") + ".";
+    if (!from.code().contains("(")) {
+      return owner
+          .flatMap(code -> code.field(from.code()))
+          .filter(field -> (field.access & Opcodes.ACC_PUBLIC) != 0)
+          .map(field -> new Any(name + from.code(), ""));
+    }
+    return owner
+        .flatMap(code -> code.method(from.code()))
+        .filter(method -> (method.node().access & Opcodes.ACC_PUBLIC) != 0)
+        .flatMap(method -> usual(Type.getArgumentTypes(from.descriptor())))
+        .map(
+            values ->
+                new Any(name + from.name() + "(" + values + ")", name + from.name() + "(..)"));
   }
 
   /** What a constructor is given that takes nothing but usual values. */

@@ -100,9 +100,9 @@ final class Made {
     assumed.add(that);
   }
 
-  /** A constructor was not followed. */
-  void assumesMaking(String type) {
-    assumed.add(type + ".new(..)" + THROWS_NOTHING);
+  /** A call was not followed. */
+  void assumesCall(String call) {
+    assumed.add(call + THROWS_NOTHING);
   }
 
   /** Whether a test makes all that the way needs. */

@@ -240,7 +240,12 @@ final class Objects {
       List<Constraint> constraints,
       Map<State.Field, Term> fields,
       Map<Term, List<Term>> elements,
-      Set<Input> made) {}
+      Set<Input> made,
+      Set<ChangedFields> changed) {
+    static Making of(List<Constraint> constraints, State during) {
+      return new Making(constraints, during.fields, during.elements, during.made, during.changed);
+    }
+  }
 
   /** An object of which no field was looked at is made in the plainest way. */
   void settle(Input object) {
@@ -270,6 +275,7 @@ final class Objects {
       making.fields().forEach(now.fields::putIfAbsent);
       making.elements().forEach((of, all) -> now.elements.putIfAbsent(of, new ArrayList<>(all)));
       now.made.addAll(making.made());
+      now.changed.addAll(making.changed());
     }
     return known;
   }
@@ -355,8 +361,9 @@ final class Objects {
     }
     during.isKnownAs(held, object);
     during.fields.keySet().removeIf(of -> of.object() instanceof Term.Constant);
+    during.changed.clear();
     byConstructor.putAll(during.fields);
-    makings.put(object, new Making(List.of(), during.fields, during.elements, during.made));
+    makings.put(object, Making.of(List.of(), during));
     built.put(object, new Walked.Constant(field.get()));
     severalWays.add(object);
     return true;
@@ -427,8 +434,7 @@ final class Objects {
     }
     during.elements.keySet().removeAll(before.elements.keySet());
     byConstructor.putAll(during.fields);
-    makings.put(
-        object, new Making(during.constraints, during.fields, during.elements, during.made));
+    makings.put(object, Making.of(during.constraints, during));
     built.put(object, new Walked.New(maker.ref(), arguments));
     return true;
   }

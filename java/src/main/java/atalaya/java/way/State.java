@@ -5,6 +5,7 @@ import atalaya.core.term.Term;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -31,6 +32,9 @@ final class State {
 
   final Map<String, Integer> answers;
 
+  /** What methods may have changed that were called and not followed. */
+  final Set<ChangedFields> changed;
+
   /** How far something was looped over. */
   record Cursor(Term over, int next) {}
 
@@ -41,7 +45,8 @@ final class State {
         new HashMap<>(),
         new HashMap<>(),
         new HashSet<>(),
-        new HashMap<>());
+        new HashMap<>(),
+        new LinkedHashSet<>());
   }
 
   private State(
@@ -50,13 +55,15 @@ final class State {
       Map<Term, List<Term>> elements,
       Map<Term, Cursor> cursors,
       Set<Term.Input> made,
-      Map<String, Integer> answers) {
+      Map<String, Integer> answers,
+      Set<ChangedFields> changed) {
     this.constraints = constraints;
     this.fields = fields;
     this.elements = elements;
     this.cursors = cursors;
     this.made = made;
     this.answers = answers;
+    this.changed = changed;
   }
 
   /** Takes over what came of a fork of this. */
@@ -69,6 +76,14 @@ final class State {
     cursors.putAll(later.cursors);
     made.addAll(later.made);
     answers.putAll(later.answers);
+    changed.addAll(later.changed);
+  }
+
+  /** What objects hold is again as it was in a fork of this. */
+  void restoreFields(State before) {
+    fields.clear();
+    fields.putAll(before.fields);
+    changed.retainAll(before.changed);
   }
 
   /** The same, to go on from apart; what had to hold is left behind. */
@@ -81,7 +96,8 @@ final class State {
         copies,
         new HashMap<>(cursors),
         new HashSet<>(made),
-        new HashMap<>(answers));
+        new HashMap<>(answers),
+        new LinkedHashSet<>(changed));
   }
 
   /** What was made goes by another name from now on. */

@@ -36,10 +36,13 @@ import org.objectweb.asm.tree.analysis.Frame;
  * 1976), so that it comes out what has to hold for the path to be taken.
  */
 final class Walker {
-  /** So deep calls are followed, and a little deeper those of methods that decide nothing. */
+  /** So deep calls are followed, and deeper those of small methods, and that decide nothing. */
   private static final int DEEPEST = 4;
 
-  private static final int DEEPEST_STRAIGHT = 6;
+  private static final int DEEPEST_PLAIN = 8;
+
+  /** Instructions, labels included. */
+  private static final int SMALL = 40;
 
   /** A path that can't be followed. */
   static final class NotFollowed extends Exception {
@@ -477,7 +480,8 @@ final class Walker {
 
   /** Whether what is called is no longer followed. */
   boolean isAtEnd(MethodCode called) {
-    int deepest = called.isStraight() ? DEEPEST_STRAIGHT : DEEPEST;
+    boolean isPlain = called.isStraight() || called.node().instructions.size() <= SMALL;
+    int deepest = isPlain ? DEEPEST_PLAIN : DEEPEST;
     return depth > deepest || allowance.isSpent();
   }
 

@@ -249,8 +249,8 @@ final class Writing {
       Optional<LibraryObjects.Any> any =
           isAskedSomething(input) ? Optional.empty() : libraryObjects.of(type);
       if (any.isPresent()) {
-        if (any.get().isMade()) {
-          made.assumesMaking(Literals.simple(input.type()));
+        if (!any.get().call().isEmpty()) {
+          made.assumesCall(any.get().call());
         }
         return any.get().code();
       }
@@ -400,11 +400,10 @@ final class Writing {
       elements.add(element.map(one -> element(of, one)).orElse(usual));
       element.ifPresent(made::along);
     }
-    String all = String.join(", ", elements);
     return Optional.of(
         isArray
-            ? "new " + Literals.simple(of.type()) + " {" + all + "}"
-            : Containers.made(Walker.internal(of.type()), all));
+            ? "new " + Literals.simple(of.type()) + " {" + String.join(", ", elements) + "}"
+            : Containers.made(Walker.internal(of.type()), elements));
   }
 
   /** What a lambda is for has to be said where the type of the elements does not say it. */
@@ -574,7 +573,7 @@ final class Writing {
     List<Input> inputs = constructor.get().inputs(type + ".");
     made.lacks(inputs.stream().anyMatch(GivenFiles::isFile));
     if (!inputs.isEmpty() && !constructor.get().onlyStores()) {
-      made.assumesMaking(Literals.simple("L" + type + ";"));
+      made.assumesCall(Literals.simple("L" + type + ";") + ".new(..)");
     }
     return making(constructor.get().ref(), values(constructor.get().ref(), inputs));
   }

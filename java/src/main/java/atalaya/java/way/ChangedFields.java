@@ -1,0 +1,35 @@
+package atalaya.java.way;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The fields that a method, and what it calls, may change. */
+final class ChangedFields {
+  private final Map<String, List<Changes.Field>> byName = new HashMap<>();
+
+  ChangedFields(Collection<Changes.Field> fields) {
+    fields.forEach(
+        field -> byName.computeIfAbsent(field.name(), name -> new ArrayList<>(1)).add(field));
+  }
+
+  boolean isEmpty() {
+    return byName.isEmpty();
+  }
+
+  /** Those of a name, of whichever class. */
+  List<Changes.Field> named(String name) {
+    return byName.getOrDefault(name, List.of());
+  }
+
+  /**
+   * Whether a field is one of them.
+   *
+   * @param owner the internal name of its class
+   */
+  boolean has(String owner, String name) {
+    return named(name).stream().anyMatch(field -> field.owner().equals(owner));
+  }
+}

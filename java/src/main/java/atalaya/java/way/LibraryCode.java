@@ -1,0 +1,58 @@
+package atalaya.java.way;
+
+import atalaya.java.way.CodeBase.Ref;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+
+/** The code of libraries, as far as it may end a call that the project makes. */
+final class LibraryCode {
+  /** So many methods are looked at for whether one of them throws something. */
+  private static final int MOST_CALLED = 40;
+
+  private final CodeBase base;
+  private final Map<Ref, Boolean> refusing = new ConcurrentHashMap<>();
+
+  LibraryCode(CodeBase base) {
+    this.base = base;
+  }
+
+  /**
+   * Whether a library's method, or what it calls of libraries, throws something new; not where its
+   * code is not known.
+   *
+   * @param called as a call names it: it may stand in what the class there extends
+   */
+  boolean mayRefuse(Ref called) {
+    Boolean known = refusing.get(called);
+    if (known == null) {
+      known = mayRefuse(called, new HashSet<>(Set.of(called)));
+      refusing.put(called, known);
+    }
+    return known;
+  }
+
+  private boolean mayRefuse(Ref called, Set<Ref> known) {
+    Optional<MethodCode> code = declared(called.type(), called.code());
+    return code.isPresent()
+        && (code.get().mayRefuse()
+            || code.get().called().stream()
+                .filter(further -> known.size() < MOST_CALLED && known.add(further))
+                .anyMatch(further -> mayRefuse(further, known)));
+  }
+
+  private Optional<MethodCode> declared(String type, String code) {
+    if (base.has(type)) {
+      return base.above(type).flatMap(above -> declared(above, code));
+    }
+    Optional<MethodCode> own = base.library(type).flatMap(library -> library.method(code));
+    return own.isPresent()
+        ? own
+        : base.library(type).map(ClassCode::supertypes).orElse(List.of()).stream()
+            .flatMap(above -> declared(above, code).stream())
+            .findFirst();
+  }
+}
