@@ -9,6 +9,26 @@ public final class Checks {
     }
   }
 
+  /** Lets through, but not when it is closed. */
+  public static class Gate {
+    private boolean isClosed;
+
+    /** Its width. */
+    public int width() {
+      check();
+      return 4;
+    }
+
+    private void check() {
+      that(!isClosed, "closed");
+    }
+
+    /** Closes it. */
+    public void close() {
+      isClosed = true;
+    }
+  }
+
   /** Throws unless something holds. */
   public static void that(boolean holds, String otherwise) {
     if (!holds) {

@@ -1010,4 +1010,110 @@ class Makings {
       throw new Here();
     }
   }
+
+  // ---- what is taken for a view has to be there, and one that is none is an element ----
+
+  static void viewed(List<String> names, int depth) {
+    java.util.Collections.unmodifiableList(names);
+    if (depth == 3) {
+      throw new Here();
+    }
+  }
+
+  static void lacking(Iterable<String> names) {
+    for (String name : names) {
+      if (name == null) {
+        throw new Here();
+      }
+    }
+  }
+
+  // ---- a library may refuse, in what it calls itself ----
+
+  static class Lock extends Checks.Gate {}
+
+  static void passed(Lock lock, int depth) {
+    lock.width();
+    if (depth == 3) {
+      throw new Here(); // as long as Makings.Lock.width(..) throws nothing
+    }
+  }
+
+  // ---- small methods are followed deep ----
+
+  static int one(int depth) {
+    return two(depth) + 1;
+  }
+
+  static int two(int depth) {
+    return three(depth) + 1;
+  }
+
+  static int three(int depth) {
+    return four(depth) + 1;
+  }
+
+  static int four(int depth) {
+    return five(depth) + 1;
+  }
+
+  static int five(int depth) {
+    return positive(depth) + 1;
+  }
+
+  static int positive(int depth) {
+    if (depth <= 0) {
+      throw new IllegalArgumentException("depth");
+    }
+    return depth;
+  }
+
+  static void sounded(int depth) {
+    if (one(depth) == 12) {
+      throw new Here();
+    }
+  }
+
+  // ---- many calls set an object up, some of which box or copy what they are given ----
+
+  static class Sheet {
+    private Long tonnes;
+    private Integer crew;
+    private Boolean flagged;
+    private byte[] seal;
+    private String name;
+
+    Sheet tonnes(long tonnes) {
+      this.tonnes = tonnes;
+      return this;
+    }
+
+    Sheet crew(int crew) {
+      this.crew = crew;
+      return this;
+    }
+
+    Sheet flagged(boolean flagged) {
+      this.flagged = flagged;
+      return this;
+    }
+
+    Sheet seal(byte[] seal) {
+      this.seal = seal.clone();
+      return this;
+    }
+
+    Sheet name(String name) {
+      this.name = name;
+      return this;
+    }
+  }
+
+  static void signed(Sheet sheet) {
+    if (sheet.tonnes != null && sheet.crew != null && sheet.flagged != null) {
+      if (sheet.seal != null && sheet.name != null) {
+        throw new Here();
+      }
+    }
+  }
 }

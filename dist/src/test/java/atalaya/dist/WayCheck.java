@@ -49,7 +49,9 @@ final class WayCheck {
           "javax.net.ssl.SSLContext");
 
   private static final Pattern IMPORT =
-      Pattern.compile("^import\\s+([\\w.]*\\.[A-Z]\\w*)\\s*;", Pattern.MULTILINE);
+      Pattern.compile(
+          "^import\\s+(?:([\\w.]*\\.[A-Z]\\w*)|static\\s+([\\w.]+)\\.[\\w*]+)\\s*;",
+          Pattern.MULTILINE);
   private static final Pattern NAME = Pattern.compile("(?<![.\\w])[A-Z]\\w*\\b");
 
   private final Map<String, String> importsByName = new HashMap<>();
@@ -200,7 +202,7 @@ final class WayCheck {
       errors
           .toString()
           .lines()
-          .filter(line -> line.contains("error:"))
+          .filter(line -> line.contains("error:") || line.contains("symbol:"))
           .forEach(System.out::println);
       Files.delete(file);
     }
@@ -215,7 +217,10 @@ final class WayCheck {
 
   private static Set<String> importsOf(Path file) throws IOException {
     Matcher imports = IMPORT.matcher(Files.readString(file, StandardCharsets.ISO_8859_1));
-    return imports.results().map(found -> found.group(1)).collect(Collectors.toSet());
+    return imports
+        .results()
+        .map(found -> found.group(1) == null ? found.group(2) : found.group(1))
+        .collect(Collectors.toSet());
   }
 
   private Path sources() {

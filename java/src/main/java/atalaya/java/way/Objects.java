@@ -257,6 +257,21 @@ final class Objects {
     }
   }
 
+  /**
+   * What an object is made of is made as well, also where nobody looked at it but to see what may
+   * come of something: what that needs has to hold.
+   */
+  void settleParts(Input object) {
+    if (built.get(object) instanceof Walked.New made) {
+      for (Input part : made.arguments()) {
+        if (built.containsKey(part)) {
+          build(part);
+          settleParts(part);
+        }
+      }
+    }
+  }
+
   /** Whether an object can be made; if so, it is from now on. */
   private boolean build(Input object) {
     return build(object, PLAINEST.reversed());

@@ -176,6 +176,7 @@ final class Walker {
     if (receiver != null && !makes) {
       walker.depth++; // It is no part of the route.
       walker.objects.settle(receiver);
+      walker.objects.settleParts(receiver);
     }
     return new Walked(
         new Walked.Conditions(

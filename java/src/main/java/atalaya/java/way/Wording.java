@@ -58,8 +58,7 @@ final class Wording {
               boolean isPart = parts.contains(input) && input.source() == Source.ARGUMENT;
               String beside = beside(input, value);
               boolean isUsual =
-                  isOutcome(input) && java.util.Objects.equals(input.usual(), value)
-                      || ClassOf.isPlain(input, value);
+                  isOutcome(input) && isUsual(input, value) || ClassOf.isPlain(input, value);
               boolean isTold = told.contains(input) || made.isSettled(input) || isUsual;
               boolean isNews = !isTold && (!isPart || !beside.isEmpty());
               if (isNews && (!(value instanceof Stand) || hasToBeGiven(input))) {
@@ -142,6 +141,12 @@ final class Wording {
       case RESULT -> !made.isThereAsARule(object);
       default -> false;
     };
+  }
+
+  /** Whether a call ends as it does when nothing is done about it: a double gives nothing then. */
+  private static boolean isUsual(Input outcome, Object value) {
+    boolean isGiven = outcome.source() == Source.ANSWER || outcome.usual() != null;
+    return isGiven && java.util.Objects.equals(outcome.usual(), value);
   }
 
   /** Whether an input stands for how a call ends. */

@@ -33,6 +33,13 @@ final class Writing {
   private static final Set<String> BROAD =
       Set.of(OBJECT, "Ljava/lang/Number;", "Ljava/lang/CharSequence;", "Ljava/lang/Comparable;");
 
+  /** Of what is called so code that was not followed seldom takes none. */
+  private static final Pattern AMOUNT =
+      Pattern.compile(
+          "(?i)(size|length|count|crement|capacity|limit|timeout|times|amount)$|(^|\\.)(max|num)");
+
+  private static final Map<String, String> ONE = Map.of("I", "1", "J", "1L");
+
   private final CodeBase base;
   private final Walked.Needs needs;
   private final boolean asksSurroundings;
@@ -257,6 +264,13 @@ final class Writing {
       return doubled(input, "any " + Literals.simple(input.type()));
     }
     String bound = input.type().equals(CLASS) ? elementTypes.get(input) : null;
+    boolean isAmount =
+        needs.handedOn().contains(input)
+            && ONE.containsKey(input.type())
+            && AMOUNT.matcher(input.name()).find();
+    if (isAmount) {
+      return ONE.get(input.type());
+    }
     boolean isBounded = bound != null && visible.sees(Walker.internal(bound));
     return isBounded ? Literals.simple(bound) + ".class" : usual.get();
   }

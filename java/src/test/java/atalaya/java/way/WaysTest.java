@@ -109,7 +109,10 @@ class WaysTest {
   @BeforeAll
   static void compile() throws IOException {
     compile("Checks");
-    byte[] library = Files.readAllBytes(folder.resolve("Checks.class"));
+    Map<String, byte[]> library = new HashMap<>();
+    for (String type : List.of("Checks", "Checks$Gate")) {
+      library.put(type, Files.readAllBytes(folder.resolve(type + ".class")));
+    }
     TABLES.forEach(WaysTest::compile);
     Map<String, byte[]> bytes = new HashMap<>();
     List<ClassBytes> classes = new ArrayList<>();
@@ -130,8 +133,7 @@ class WaysTest {
             .toList();
     models = new HashMap<>();
     ProjectReader.read(classes, sources).classes().forEach(c -> models.put(c.name(), c));
-    base =
-        CodeBase.of(bytes, type -> type.equals("Checks") ? Optional.of(library) : Optional.empty());
+    base = CodeBase.of(bytes, type -> Optional.ofNullable(library.get(type)));
     finder =
         new WayFinder(
             base,
