@@ -59,9 +59,9 @@ final class LibraryObjects {
   /**
    * Code that gives one.
    *
-   * @param call what it calls that was not followed, as it is told; empty for nothing
+   * @param assumed what had better be so, as nobody looked; empty for nothing
    */
-  record Any(String code, String call) {}
+  record Any(String code, String assumed) {}
 
   /** Any object of a class; empty where none can be had so. */
   Optional<Any> of(String type) {
@@ -114,7 +114,7 @@ final class LibraryObjects {
 
   private Optional<Any> ofLibrary(String type, ClassCode code) {
     String name = Literals.simple("L" + type + ";");
-    String making = name + ".new(..)";
+    String making = name + ".new(..)" + Made.THROWS_NOTHING;
     return code.instance(visible)
         .map(field -> new Any(name + "." + field, field.endsWith(")") ? making : ""))
         .or(() -> made(code).map(values -> new Any("new " + name + "(" + values + ")", making)));
@@ -136,22 +136,23 @@ final class LibraryObjects {
     return from.code().contains("(") ? 2 * Type.getArgumentTypes(from.descriptor()).length : 1;
   }
 
+  /** Of what it does nothing is known but that the project's code can use it. */
   private Optional<Any> taken(Ref from) {
     Optional<ClassCode> owner = base.library(from.type()).filter(this::isOpen);
-    String name = Literals.simple("L" + from.type() + ";") + ".";
-    if (!from.code().contains("(")) {
-      return owner
-          .flatMap(code -> code.field(from.code()))
-          .filter(field -> (field.access & Opcodes.ACC_PUBLIC) != 0)
-          .map(field -> new Any(name + from.code(), ""));
-    }
-    return owner
-        .flatMap(code -> code.method(from.code()))
-        .filter(method -> (method.node().access & Opcodes.ACC_PUBLIC) != 0)
-        .flatMap(method -> usual(Type.getArgumentTypes(from.descriptor())))
-        .map(
-            values ->
-                new Any(name + from.name() + "(" + values + ")", name + from.name() + "(..)"));
+    Optional<String> member =
+        from.code().contains("(")
+            ? owner
+                .flatMap(code -> code.method(from.code()))
+                .filter(method -> (method.node().access & Opcodes.ACC_PUBLIC) != 0)
+                .flatMap(method -> usual(Type.getArgumentTypes(from.descriptor())))
+                .map(values -> from.name() + "(" + values + ")")
+            : owner
+                .flatMap(code -> code.field(from.code()))
+                .filter(field -> (field.access & Opcodes.ACC_PUBLIC) != 0)
+                .map(field -> field.name);
+    return member
+        .map(name -> Literals.simple("L" + from.type() + ";") + "." + name)
+        .map(code -> new Any(code, code + " will do"));
   }
 
   /** What a constructor is given that takes nothing but usual values. */

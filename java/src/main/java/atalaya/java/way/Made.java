@@ -23,7 +23,7 @@ final class Made {
   /** At the end of the name of what stands for whether a call throws something. */
   private static final String REFUSES = " throws an exception";
 
-  private static final String THROWS_NOTHING = " throws nothing";
+  static final String THROWS_NOTHING = " throws nothing";
 
   /** Calls that may well give null. */
   private static final Pattern MAY_BE_MISSING =

@@ -256,8 +256,8 @@ final class Writing {
       Optional<LibraryObjects.Any> any =
           isAskedSomething(input) ? Optional.empty() : libraryObjects.of(type);
       if (any.isPresent()) {
-        if (!any.get().call().isEmpty()) {
-          made.assumesCall(any.get().call());
+        if (!any.get().assumed().isEmpty()) {
+          made.assumes(any.get().assumed());
         }
         return any.get().code();
       }
