@@ -23,9 +23,14 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 
 /** The values worth trying for an input, the likeliest first. */
 final class Candidates {
+  /** What is asked of an Integer, and not what makes one of a text. */
+  private static final Pattern OF_INTEGER =
+      Pattern.compile("java/lang/Integer(\\.(equals|compareTo|hashCode|\\w+Value)\\(.*)?");
+
   private static final Set<String> TEXTS = Set.of("Ljava/lang/String;", "Ljava/lang/CharSequence;");
   private static final Set<String> ANY = Set.of("Ljava/lang/Object;", "Ljava/lang/Comparable;");
 
@@ -243,7 +248,8 @@ final class Candidates {
             .each(v -> any.addAll(v instanceof String ? List.of(v) : List.of()));
         any.addAll(asksFor(constraints, "java/lang/String") ? Texts.of(constraints) : List.of());
         any.addAll(asksFor(constraints, "java/util/Objects.equals") ? List.of("a") : List.of());
-        any.addAll(asksFor(constraints, "java/lang/Integer") ? integers(constraints) : List.of());
+        boolean mayBeNumber = Constants.of(constraints).asksFor(OF_INTEGER);
+        any.addAll(mayBeNumber ? integers(constraints) : List.of());
         yield any;
       }
       case "Ljava/lang/Integer;", "Ljava/lang/Short;", "Ljava/lang/Byte;" -> integers(constraints);
