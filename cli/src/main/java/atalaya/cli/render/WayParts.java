@@ -82,12 +82,7 @@ final class WayParts {
   }
 
   private static List<Part> oneByOne(List<Way> all) {
-    List<Way.Given> shared =
-        all.stream()
-            .limit(all.size() > 1 ? 1 : 0)
-            .flatMap(first -> first.setUp().givens().stream())
-            .filter(given -> all.stream().allMatch(way -> way.setUp().givens().contains(given)))
-            .toList();
+    List<Way.Given> shared = shared(all);
     List<Part> parts = new ArrayList<>();
     parts.addAll(Part.of("each with", shared.stream().map(WayParts::given).toList()));
     for (Way way : all) {
@@ -96,6 +91,15 @@ final class WayParts {
       parts.addAll(parts(way, way.calls().size() > 1 ? route(way) : called(way), own));
     }
     return parts;
+  }
+
+  /** What each of several ways needs. */
+  private static List<Way.Given> shared(List<Way> all) {
+    return all.size() < 2
+        ? List.of()
+        : all.get(0).setUp().givens().stream()
+            .filter(given -> all.stream().allMatch(way -> way.setUp().givens().contains(given)))
+            .toList();
   }
 
   private static <T> List<T> each(List<Way> all, Function<Way, List<T>> of) {
