@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** Puts what was found of a way into values and words that a test can be written from. */
 final class Wording {
@@ -190,20 +191,20 @@ final class Wording {
     };
   }
 
-  /** The methods that set a field. */
+  /** The methods that set a field, those that a test can call where there are some. */
   private String setBy(Input state) {
     if (made.isAsMade(state)) {
       return "as it is made";
     }
     String field = Made.fieldOf(state);
     String type = made.holder(state).map(o -> Walker.internal(o.type())).orElse("");
-    List<String> writers =
-        base.code(type).stream()
-            .flatMap(code -> code.writers(field).stream())
-            .map(method -> method.node().name)
-            .distinct()
-            .limit(3)
-            .toList();
+    Visibility visible = Visibility.ofTestOf(base, entry.type());
+    List<MethodCode> open = new Setters(base, visible).writers(type, field);
+    Stream<MethodCode> all =
+        open.isEmpty()
+            ? base.code(type).stream().flatMap(code -> code.writers(field).stream())
+            : open.stream();
+    List<String> writers = all.map(method -> method.node().name).distinct().limit(3).toList();
     return writers.isEmpty() ? STATE : "set by " + String.join(", ", writers);
   }
 
