@@ -13,11 +13,13 @@ import atalaya.core.term.Values;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.objectweb.asm.Opcodes;
@@ -28,6 +30,7 @@ import org.objectweb.asm.tree.MethodInsnNode;
 final class Calls {
   private static final String TEXT = "Ljava/lang/String;";
   private static final int MOST_CALLED = 40;
+  private static final Predicate<String> IN_CODE = Pattern.compile("[\\w$]+").asMatchPredicate();
   private static final Pattern MAY_THROW =
       Pattern.compile(
           "parse.*|valueOf|forName|charAt|substring|subSequence|codePointAt|of|ofEpoch.*|repeat|.*Exact"
@@ -366,9 +369,30 @@ final class Calls {
   }
 
   private Term unknown(MethodInsnNode call) {
+    return unknown(call, Instructions.simple(call.owner));
+  }
+
+  /** Told by the field of an object that holds what is asked, where one does. */
+  private Term unknown(MethodInsnNode call, List<Term> arguments) {
+    String owner = Instructions.simple(call.owner);
+    return unknown(call, isVirtual(call) ? fieldOf(arguments.get(0)).orElse(owner) : owner);
+  }
+
+  private Term unknown(MethodInsnNode call, String asked) {
     String type = Type.getReturnType(call.desc).getDescriptor();
-    String name = Instructions.simple(call.owner) + "." + call.name + "(..)";
-    return new Term.Input(walker.state.numbered(name), type, Term.Source.RESULT, usual(call));
+    String name = walker.state.numbered(asked + "." + call.name + "(..)");
+    return new Term.Input(name, type, Term.Source.RESULT, usual(call));
+  }
+
+  private Optional<String> fieldOf(Term held) {
+    return held instanceof Term.Made
+        ? walker.state.fields.entrySet().stream()
+            .filter(field -> field.getValue() == held)
+            .map(field -> field.getKey())
+            .filter(field -> field.object() instanceof Term.Input && IN_CODE.test(field.name()))
+            .map(field -> Objects.prefix((Term.Input) field.object()) + field.name())
+            .min(Comparator.naturalOrder())
+        : Optional.empty();
   }
 
   private static Object usual(MethodInsnNode call) {
@@ -579,7 +603,7 @@ final class Calls {
               Type.getReturnType(call.desc).getDescriptor(),
               Term.Source.ANSWER,
               null)
-          : unknown(call);
+          : unknown(call, arguments);
     }
     if (Platform.isFinal(call.owner)) {
       unfollowed.returns(call, arguments); // No double answers, nor throws.
