@@ -579,9 +579,6 @@ final class Calls {
     Optional<Term.Input> collaborator = collaborator(call, arguments);
     boolean isByDouble = collaborator.filter(walker.objects::isDouble).isPresent();
     unfollowed.uses(call, arguments, isByDouble);
-    if (!isByDouble && walker.base.mayLibraryRefuse(call)) {
-      unfollowed.throwsNothing(call);
-    }
     if (collaborator.isEmpty()) {
       if (!isCloned(call, arguments)) {
         unfollowed.returns(call, arguments);

@@ -525,7 +525,8 @@ public final class CodeBase {
 
   /** Whether a method of a library may end by an exception of its own, as far as is known. */
   boolean mayLibraryRefuse(MethodInsnNode call) {
-    return libraryCode.mayRefuse(new Ref(call.owner, call.name + call.desc));
+    return !isOfPlatform(call.owner)
+        && libraryCode.mayRefuse(new Ref(call.owner, call.name + call.desc));
   }
 
   /** Whether a method, or what it calls of the project, changes containers of the platform. */

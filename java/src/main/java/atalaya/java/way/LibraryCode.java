@@ -27,12 +27,8 @@ final class LibraryCode {
    * @param called as a call names it: it may stand in what the class there extends
    */
   boolean mayRefuse(Ref called) {
-    Boolean known = refusing.get(called);
-    if (known == null) {
-      known = mayRefuse(called, new HashSet<>(Set.of(called)));
-      refusing.put(called, known);
-    }
-    return known;
+    return refusing.computeIfAbsent(
+        called, first -> mayRefuse(first, new HashSet<>(Set.of(first))));
   }
 
   private boolean mayRefuse(Ref called, Set<Ref> known) {

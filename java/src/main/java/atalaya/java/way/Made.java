@@ -100,11 +100,6 @@ final class Made {
     assumed.add(that);
   }
 
-  /** A call was not followed. */
-  void assumesCall(String call) {
-    assumed.add(call + THROWS_NOTHING);
-  }
-
   /** Whether a test makes all that the way needs. */
   boolean isAll() {
     return isComplete

@@ -448,6 +448,7 @@ final class Objects {
       during.isKnownAs(made, object);
     }
     during.elements.keySet().removeAll(before.elements.keySet());
+    during.changed.removeAll(before.changed);
     byConstructor.putAll(during.fields);
     makings.put(object, Making.of(during.constraints, during));
     built.put(object, new Walked.New(maker.ref(), arguments));

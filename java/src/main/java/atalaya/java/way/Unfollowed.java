@@ -121,7 +121,10 @@ final class Unfollowed {
    */
   void uses(MethodInsnNode call, List<Term> arguments, boolean isByDouble) {
     requireFunctions(call, arguments);
-    boolean mayThrow = Taking.mayMiss(call) || arguments.stream().anyMatch(this::mayFail);
+    boolean mayThrow =
+        Taking.mayMiss(call)
+            || walker.base.mayLibraryRefuse(call)
+            || arguments.stream().anyMatch(this::mayFail);
     if (!isByDouble && mayThrow) {
       throwsNothing(call);
     }

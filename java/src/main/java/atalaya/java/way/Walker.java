@@ -36,7 +36,7 @@ import org.objectweb.asm.tree.analysis.Frame;
  * 1976), so that it comes out what has to hold for the path to be taken.
  */
 final class Walker {
-  /** So deep calls are followed, and deeper those of small methods, and that decide nothing. */
+  /** So deep calls are followed, deeper those of small methods and of such as decide nothing. */
   private static final int DEEPEST = 4;
 
   private static final int DEEPEST_PLAIN = 8;

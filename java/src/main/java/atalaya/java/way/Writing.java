@@ -587,7 +587,7 @@ final class Writing {
     List<Input> inputs = constructor.get().inputs(type + ".");
     made.lacks(inputs.stream().anyMatch(GivenFiles::isFile));
     if (!inputs.isEmpty() && !constructor.get().onlyStores()) {
-      made.assumesCall(Literals.simple("L" + type + ";") + ".new(..)");
+      made.assumes(Literals.simple("L" + type + ";") + ".new(..)" + Made.THROWS_NOTHING);
     }
     return making(constructor.get().ref(), values(constructor.get().ref(), inputs));
   }
