@@ -314,7 +314,7 @@ class Errands {
       }
     }
     if (open.isEmpty()) {
-      throw new Here(); // open
+      throw new Here();
     }
   }
 

@@ -549,7 +549,7 @@ class Makings {
   static void renamed(int many) {
     Arrays.asList("Sylt", "Juist").set(1, "Amrum");
     if (many == 3) {
-      throw new Here(); // as long as List.set(..) throws nothing
+      throw new Here();
     }
   }
 

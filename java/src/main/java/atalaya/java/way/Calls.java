@@ -189,10 +189,14 @@ final class Calls {
       unfollowed.makes(call, arguments);
       return unknown(call);
     }
+    Optional<Term> container = isStatic ? containers.made(call, arguments) : Optional.empty();
+    if (container.isPresent()) {
+      return container.get();
+    }
     boolean isContainer = !isStatic && Containers.isKnown(call.owner);
     if (isContainer) {
       Optional<Term> result =
-          containers.call(call.name, arguments.get(0), arguments.subList(1, arguments.size()));
+          containers.call(call, arguments.get(0), arguments.subList(1, arguments.size()));
       if (result.isPresent()) {
         return result.get();
       }
@@ -569,8 +573,10 @@ final class Calls {
     if (isOfArray) {
       walker.requireThere(arguments.get(0));
     }
-    if (!call.owner.startsWith("java/") || call.owner.equals("java/util/Collections")) {
+    if (!call.owner.startsWith("java/")) {
       walker.changes.ofAny(arguments);
+    } else if (call.owner.equals("java/util/Collections")) {
+      containers.byCollections(call.name, arguments);
     }
     boolean isInherited = walker.base.above(call.owner).filter(Containers::isContainer).isPresent();
     if (isInherited && call.name.endsWith("All") && arguments.size() == 2) {

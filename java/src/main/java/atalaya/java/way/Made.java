@@ -23,6 +23,8 @@ final class Made {
   /** At the end of the name of what stands for whether a call throws something. */
   private static final String REFUSES = " throws an exception";
 
+  private static final String THROWS = " throws ";
+
   static final String THROWS_NOTHING = " throws nothing";
 
   /** Calls that may well give null. */
@@ -228,14 +230,25 @@ final class Made {
             });
     found.inputs().keySet().stream()
         .filter(input -> input.source() == Source.RESULT)
-        .filter(input -> isAssumed(input) && !isThereAnyway(input))
-        .map(
-            input ->
-                input.name().endsWith(REFUSES)
-                    ? input.name().replace(REFUSES, THROWS_NOTHING)
-                    : input.name() + " is not null")
+        .filter(input -> isAssumed(input) && !isThereAnyway(input) || isNotThrown(input))
+        .map(Made::hope)
         .forEach(all::add);
+    if (walked.trace().mayHalt()) {
+      all.add("nothing ends the JVM");
+    }
     return List.copyOf(all);
+  }
+
+  private boolean isNotThrown(Input input) {
+    return isThrowing(input) && Integer.valueOf(0).equals(found.inputs().get(input));
+  }
+
+  /** That a call ends as it has to. */
+  private static String hope(Input result) {
+    String name = result.name();
+    return name.endsWith(REFUSES)
+        ? name.replace(REFUSES, THROWS_NOTHING)
+        : isThrowing(result) ? name.replace(THROWS, THROWS + "no ") : name + " is not null";
   }
 
   /** Whether a condition speaks of what a call gives that was not followed. */
@@ -261,7 +274,7 @@ final class Made {
 
   /** Whether an input stands for whether a call throws something. */
   static boolean isThrowing(Input outcome) {
-    return outcome.name().contains(" throws ");
+    return outcome.name().contains(THROWS);
   }
 
   private static String without(String name) {

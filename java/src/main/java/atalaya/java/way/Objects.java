@@ -104,11 +104,6 @@ final class Objects {
     return narrowed;
   }
 
-  /** A container takes over what is in another. */
-  void copies(Term made, Input from) {
-    originals.put(made, from);
-  }
-
   Term original(Term term) {
     Term of = term;
     while (originals.containsKey(of)
@@ -174,8 +169,7 @@ final class Objects {
       if (usual instanceof Term.Made && isHolder(usual)) {
         holders.mayHaveChanged(state, usual);
       }
-      List<Term> first = walker.state.elements.get(usual);
-      if (first != null && first.isEmpty() && isContainer(usual)) {
+      if (Contents.NONE.equals(walker.state.contents.get(usual))) {
         containers.leftEmpty(state);
       }
       return state;
@@ -212,7 +206,8 @@ final class Objects {
     if (!built.containsKey(object) || isGiven || isSettled) {
       return false;
     }
-    boolean isFilled = walker.state.elements.containsKey(value) || isHolder(value);
+    boolean isFilled =
+        walker.state.elements.containsKey(value) || containers.isOfCode(value) || isHolder(value);
     boolean changes =
         walker.base.code(field.owner).map(code -> code.changes(field.name)).orElse(true);
     return (isFilled || changes) && wasSetByConstructor(object, field.name, value);
@@ -240,10 +235,17 @@ final class Objects {
       List<Constraint> constraints,
       Map<State.Field, Term> fields,
       Map<Term, List<Term>> elements,
+      Map<Term, Contents> contents,
       Set<Input> made,
       Set<ChangedFields> changed) {
     static Making of(List<Constraint> constraints, State during) {
-      return new Making(constraints, during.fields, during.elements, during.made, during.changed);
+      return new Making(
+          constraints,
+          during.fields,
+          during.elements,
+          during.contents,
+          during.made,
+          during.changed);
     }
   }
 
@@ -289,6 +291,7 @@ final class Objects {
       now.constraints.addAll(making.constraints());
       making.fields().forEach(now.fields::putIfAbsent);
       making.elements().forEach((of, all) -> now.elements.putIfAbsent(of, new ArrayList<>(all)));
+      making.contents().forEach(now.contents::putIfAbsent);
       now.made.addAll(making.made());
       now.changed.addAll(making.changed());
     }
@@ -448,6 +451,7 @@ final class Objects {
       during.isKnownAs(made, object);
     }
     during.elements.keySet().removeAll(before.elements.keySet());
+    during.contents.keySet().removeAll(before.contents.keySet());
     during.changed.removeAll(before.changed);
     byConstructor.putAll(during.fields);
     makings.put(object, Making.of(during.constraints, during));

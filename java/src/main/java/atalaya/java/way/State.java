@@ -22,9 +22,13 @@ final class State {
   final List<Constraint> constraints;
   final Map<Field, Term> fields;
 
-  /** The elements of what the code itself put together; of what is looped over how far it came. */
+  /** The elements of arrays that the code itself put together. */
   final Map<Term, List<Term>> elements;
 
+  /** What containers hold, but for those of a test that nothing was done with. */
+  final Map<Term, Contents> contents;
+
+  /** Of what is looped over, how far it came. */
   final Map<Term, Cursor> cursors;
 
   /** The inputs that are made by now, and hold what their constructors give them. */
@@ -44,6 +48,7 @@ final class State {
         new HashMap<>(),
         new HashMap<>(),
         new HashMap<>(),
+        new HashMap<>(),
         new HashSet<>(),
         new HashMap<>(),
         new LinkedHashSet<>());
@@ -53,6 +58,7 @@ final class State {
       List<Constraint> constraints,
       Map<Field, Term> fields,
       Map<Term, List<Term>> elements,
+      Map<Term, Contents> contents,
       Map<Term, Cursor> cursors,
       Set<Term.Input> made,
       Map<String, Integer> answers,
@@ -60,6 +66,7 @@ final class State {
     this.constraints = constraints;
     this.fields = fields;
     this.elements = elements;
+    this.contents = contents;
     this.cursors = cursors;
     this.made = made;
     this.answers = answers;
@@ -73,6 +80,8 @@ final class State {
     fields.putAll(later.fields);
     elements.clear();
     elements.putAll(later.elements);
+    contents.clear();
+    contents.putAll(later.contents);
     cursors.putAll(later.cursors);
     made.addAll(later.made);
     answers.putAll(later.answers);
@@ -94,6 +103,7 @@ final class State {
         new ArrayList<>(),
         new HashMap<>(fields),
         copies,
+        new HashMap<>(contents),
         new HashMap<>(cursors),
         new HashSet<>(made),
         new HashMap<>(answers),

@@ -83,6 +83,7 @@ record Walked(Conditions conditions, Trace trace, Ending ending, Needs needs) {
    * @param typeTests what stands for whether inputs are of a type
    * @param doubles the inputs of which methods are called that a double answers
    * @param handedOn the inputs that are given to calls that were not followed
+   * @param changed the containers whose elements change on the way
    * @param asked what doubles are asked
    */
   record Needs(
@@ -96,6 +97,7 @@ record Walked(Conditions conditions, Trace trace, Ending ending, Needs needs) {
       Map<Term.Input, TypeTest> typeTests,
       Set<Term.Input> doubles,
       Set<Term.Input> handedOn,
+      Set<Term.Input> changed,
       Set<Asked> asked) {}
 
   /**

@@ -81,6 +81,7 @@ final class Walker {
   final Map<String, BitSet> points = new HashMap<>();
   final Set<Term.Input> doubles = new LinkedHashSet<>();
   final Set<Term.Input> handedOn = new LinkedHashSet<>();
+  final Set<Term.Input> changedInputs = new LinkedHashSet<>();
   final Map<Term.Input, Term> asMade = new LinkedHashMap<>();
   final Map<Constraint, String> ends = new LinkedHashMap<>();
   final Map<Term, CodeBase.Ref> lambdas = new HashMap<>();
@@ -201,6 +202,7 @@ final class Walker {
             walker.types.asked(),
             walker.doubles,
             walker.handedOn,
+            walker.changedInputs,
             walker.asked));
   }
 

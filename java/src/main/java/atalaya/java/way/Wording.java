@@ -75,9 +75,8 @@ final class Wording {
         givens.add(walked.needs().arguments().size(), given(receiver, writing.receiver(), ""));
       }
     }
-    List<String> assumed = code.isEmpty() ? List.of() : made.assumed();
     List<Given> each = joined(List.copyOf(new LinkedHashSet<>(givens)));
-    return new SetUp(each, code.orElse(List.of()), assumed, open, mayFail);
+    return new SetUp(each, code.orElse(List.of()), made.assumed(), open, mayFail);
   }
 
   /** How the objects are made that are neither arguments nor given to others as they are made. */

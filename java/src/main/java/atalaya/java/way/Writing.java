@@ -417,7 +417,11 @@ final class Writing {
     return Optional.of(
         isArray
             ? "new " + Literals.simple(of.type()) + " {" + String.join(", ", elements) + "}"
-            : Containers.made(Walker.internal(of.type()), elements));
+            : Containers.made(Walker.internal(of.type()), elements, isChanged(of)));
+  }
+
+  private boolean isChanged(Input container) {
+    return needs.changed().stream().anyMatch(one -> one.name().equals(container.name()));
   }
 
   /** What a lambda is for has to be said where the type of the elements does not say it. */
