@@ -84,9 +84,20 @@ public final class Platform {
     return isPure(owner) && !NOT_PURE.contains(name);
   }
 
-  /** Whether a class of the platform can't be extended. */
+  /** Whether a class of the platform can't be extended by others. */
   public static boolean isFinal(String owner) {
-    return type(owner).map(type -> Modifier.isFinal(type.getModifiers())).orElse(false);
+    return type(owner)
+        .map(type -> Modifier.isFinal(type.getModifiers()) || isClosed(type))
+        .orElse(false);
+  }
+
+  /** Whether others can't call any constructor. */
+  private static boolean isClosed(Class<?> type) {
+    int open = Modifier.PUBLIC | Modifier.PROTECTED;
+    return !type.isInterface()
+        && !type.isArray()
+        && Arrays.stream(type.getDeclaredConstructors())
+            .noneMatch(constructor -> (constructor.getModifiers() & open) != 0);
   }
 
   /** Whether a type of the platform is one of which others have to be made. */

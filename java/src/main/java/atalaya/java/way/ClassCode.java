@@ -111,11 +111,15 @@ final class ClassCode {
         .toList();
   }
 
-  /** The static methods that make an object of a class, and decide nothing. */
-  List<MethodCode> factories(String type) {
+  /**
+   * The static methods that make an object of a class, and decide nothing.
+   *
+   * @param asOther whether they may say that they give something of another type
+   */
+  List<MethodCode> factories(String type, boolean asOther) {
     return methods.values().stream()
         .filter(method -> (method.node().access & Opcodes.ACC_SYNTHETIC) == 0)
-        .filter(method -> method.gives(type))
+        .filter(method -> asOther ? method.givesAsOther(type) : method.gives(type))
         .toList();
   }
 
@@ -157,7 +161,7 @@ final class ClassCode {
   }
 
   /** The static field with an object of the class that a test sees. */
-  Optional<String> constant(Visibility visible) {
+  private Optional<String> constant(Visibility visible) {
     String type = "L" + node.name + ";";
     return fields.values().stream()
         .filter(f -> f.desc.equals(type) && isOpenStatic(f.access, visible))
@@ -200,9 +204,23 @@ final class ClassCode {
     return (access & Opcodes.ACC_PUBLIC) != 0;
   }
 
+  /** The static final fields that a test may use. */
+  List<String> constants(Visibility visible) {
+    return fields.values().stream()
+        .filter(field -> isOpenStatic(field.access, visible) && Statics.isFinal(field))
+        .map(field -> field.name)
+        .sorted()
+        .toList();
+  }
+
   /** The class around it; empty for one that is within none. */
   Optional<String> around() {
     return itself().map(inner -> inner.outerName);
+  }
+
+  /** The class in which its code stands, also where it has no name; empty for one within none. */
+  Optional<String> within() {
+    return around().or(() -> Optional.ofNullable(node.outerClass));
   }
 
   private Optional<InnerClassNode> itself() {

@@ -480,8 +480,8 @@ public final class CodeBase {
 
   /** The static methods that make objects of a class: its own, and those of the one around it. */
   List<MethodCode> factories(ClassCode of) {
-    return Stream.concat(Stream.of(of), of.around().flatMap(this::code).stream())
-        .flatMap(code -> code.factories(of.name()).stream())
+    return Stream.concat(Stream.of(of), of.within().flatMap(this::code).stream())
+        .flatMap(code -> code.factories(of.name(), of.isHidden()).stream())
         .toList();
   }
 

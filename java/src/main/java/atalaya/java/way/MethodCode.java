@@ -28,7 +28,6 @@ import org.objectweb.asm.tree.MethodInsnNode;
 import org.objectweb.asm.tree.MethodNode;
 import org.objectweb.asm.tree.TableSwitchInsnNode;
 import org.objectweb.asm.tree.TryCatchBlockNode;
-import org.objectweb.asm.tree.TypeInsnNode;
 
 /** The code of one method: its instructions, where its points are, and where control goes. */
 final class MethodCode {
@@ -541,21 +540,34 @@ final class MethodCode {
 
   /** Whether it gives an object that it makes itself, whatever it is given. */
   boolean gives(String type) {
-    if (!isStatic() || !node.desc.endsWith(")L" + type + ";")) {
-      return false;
-    }
-    boolean isMade = false;
+    return node.desc.endsWith(")L" + type + ";") && makes(type).isPresent();
+  }
+
+  /** Whether it gives an object that it makes itself as what it is declared to give. */
+  boolean givesAsOther(String type) {
+    return makes(type)
+        .map(AbstractInsnNode::getNext)
+        .filter(next -> next.getOpcode() == Opcodes.ARETURN)
+        .isPresent();
+  }
+
+  /** The last call of a constructor of a class, in a static method that decides nothing. */
+  private Optional<AbstractInsnNode> makes(String type) {
+    Optional<AbstractInsnNode> makes = Optional.empty();
     for (int i = 0; i < size(); i++) {
       boolean decides =
           at(i) instanceof JumpInsnNode
               || at(i) instanceof TableSwitchInsnNode
               || at(i) instanceof LookupSwitchInsnNode;
-      if (decides) {
-        return false;
+      if (decides || !isStatic()) {
+        return Optional.empty();
       }
-      boolean makes = at(i) instanceof TypeInsnNode one && one.desc.equals(type);
-      isMade |= makes && at(i).getOpcode() == Opcodes.NEW;
+      boolean isOne =
+          at(i) instanceof MethodInsnNode call
+              && call.name.equals("<init>")
+              && call.owner.equals(type);
+      makes = isOne ? Optional.of(at(i)) : makes;
     }
-    return isMade;
+    return makes;
   }
 }

@@ -365,30 +365,30 @@ final class Objects {
     return makers;
   }
 
-  /** Whether a static final field of its class holds one. */
+  /** Whether a static final field of its class holds one, or of the class in which it is hidden. */
   private boolean isConstant(Input object, ClassCode code) {
-    String type = Walker.internal(object.type());
-    Optional<String> field = code.constant(walker.visible).filter(name -> isFinal(code, name));
+    String owner = code.isHidden() ? code.within().orElse(code.name()) : code.name();
+    State during = initialised.after(owner).fork();
+    Optional<String> field =
+        walker.base.code(owner).stream()
+            .flatMap(of -> of.constants(walker.visible).stream())
+            .filter(name -> isHeld(during.fields.get(State.Field.ofClass(owner, name)), object))
+            .findFirst();
     if (field.isEmpty()) {
       return false;
     }
-    State during = initialised.after(type).fork();
-    Term held = during.fields.get(State.Field.ofClass(type, field.get()));
-    if (!(held instanceof Term.Made made && made.type().equals(object.type()))) {
-      return false;
-    }
-    during.isKnownAs(held, object);
+    during.isKnownAs(during.fields.get(State.Field.ofClass(owner, field.get())), object);
     during.fields.keySet().removeIf(of -> of.object() instanceof Term.Constant);
     during.changed.clear();
     byConstructor.putAll(during.fields);
     makings.put(object, Making.of(List.of(), during));
-    built.put(object, new Walked.Constant(field.get()));
+    built.put(object, new Walked.Constant(owner, field.get()));
     severalWays.add(object);
     return true;
   }
 
-  private static boolean isFinal(ClassCode code, String field) {
-    return code.field(field).filter(Statics::isFinal).isPresent();
+  private static boolean isHeld(Term held, Input object) {
+    return held instanceof Term.Made made && made.type().equals(object.type());
   }
 
   private static boolean decides(Making making) {

@@ -117,9 +117,23 @@ final class TypeTests {
     if (term instanceof Term.Input input && !mayBeValue(input, type)) {
       String descriptor = Type.getObjectType(type).getDescriptor();
       boolean isNever = new Kinds(walker.base).exclude(input.type(), descriptor);
-      return isNever ? Term.of(0) : askedFor(input, type);
+      return isNever || isNoneAsMade(input, descriptor) ? Term.of(0) : askedFor(input, type);
     }
     return isValue(term, type);
+  }
+
+  /** Whether a test makes an object of a class that is none of a type; one below it may be. */
+  private boolean isNoneAsMade(Term.Input input, String type) {
+    String declared = Walker.internal(input.type());
+    boolean isMade =
+        input.isFree()
+            && walker.base.has(declared)
+            && !walker.base.isAbstract(declared)
+            && !new Kinds(walker.base).isA(type, input.type()).orElse(true);
+    if (isMade) {
+      walker.objects.isMadeAsItIs(input);
+    }
+    return isMade;
   }
 
   /** Whether an input is declared as something of a type: then all that is there is. */

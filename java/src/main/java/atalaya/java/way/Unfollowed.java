@@ -81,6 +81,9 @@ final class Unfollowed {
       return;
     }
     boolean takesAny = call.owner.startsWith("java/") && !call.owner.startsWith(STREAMS);
+    if (takesAny) {
+      requireClasses(call, arguments);
+    }
     handOn(takesAny ? List.of() : arguments);
     boolean takesText = arguments.stream().anyMatch(a -> a.type().equals(TEXT) && !a.isConstant());
     if (takesText) {
@@ -90,6 +93,17 @@ final class Unfollowed {
     for (String exception : walker.handled()) {
       if (walker.base.declares(call, exception)) {
         throwsNo(call, turnsOnNothing ? "an exception" : exception);
+      }
+    }
+  }
+
+  /** Of classes the platform takes none that is missing. */
+  private void requireClasses(MethodInsnNode call, List<Term> arguments) {
+    Type[] types = Type.getArgumentTypes(call.desc);
+    int first = arguments.size() - types.length;
+    for (int i = 0; i < types.length; i++) {
+      if (types[i].getDescriptor().equals("Ljava/lang/Class;")) {
+        walker.requireThere(arguments.get(first + i));
       }
     }
   }

@@ -176,8 +176,12 @@ record Walked(Conditions conditions, Trace trace, Ending ending, Needs needs) {
    */
   record New(Ref by, List<Term.Input> arguments) implements Built {}
 
-  /** An object that a static final field of its class holds. */
-  record Constant(String field) implements Built {
+  /**
+   * An object that a static final field holds.
+   *
+   * @param owner the internal name of the class that has the field
+   */
+  record Constant(String owner, String field) implements Built {
     @Override
     public List<Term.Input> arguments() {
       return List.of();

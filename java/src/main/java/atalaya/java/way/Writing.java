@@ -38,6 +38,9 @@ final class Writing {
       Pattern.compile(
           "(?i)(size|length|count|crement|capacity|limit|timeout|times|amount)$|(^|\\.)(max|num)");
 
+  private static final Set<String> OF_OBJECTS =
+      Set.of("toString()Ljava/lang/String;", "hashCode()I", "equals(Ljava/lang/Object;)Z");
+
   private static final Map<String, String> ONE = Map.of("I", "1", "J", "1L");
 
   private final CodeBase base;
@@ -247,7 +250,7 @@ final class Writing {
       Optional<String> instance =
           base.code(Walker.internal(input.type())).flatMap(code -> code.instance(visible));
       if (instance.isPresent()) {
-        return constant(input, instance.get());
+        return constant(input, Walker.internal(input.type()), instance.get());
       }
       String type = Walker.internal(input.type());
       if (base.has(type) && !base.isAbstract(type) && visible.sees(type)) {
@@ -272,7 +275,17 @@ final class Writing {
       return ONE.get(input.type());
     }
     boolean isBounded = bound != null && visible.sees(Walker.internal(bound));
-    return isBounded ? Literals.simple(bound) + ".class" : usual.get();
+    if (isBounded) {
+      return Literals.simple(bound) + ".class";
+    }
+    return hasToGiveSomething(input) ? "any " + Literals.simple(input.type()) : usual.get();
+  }
+
+  /** Whether not every object will do, and nobody knows which does. */
+  private boolean hasToGiveSomething(Input object) {
+    return found.inputs().keySet().stream()
+        .filter(input -> input.source() == Source.RESULT && !made.isThereAsARule(input))
+        .anyMatch(input -> input.name().startsWith(object.name() + "."));
   }
 
   /** Whether it matters which object it is. */
@@ -446,8 +459,8 @@ final class Writing {
   }
 
   /** One constant can't stand for two objects of which the way asks whether they are the same. */
-  private String constant(Input input, String field) {
-    String taken = Literals.simple(input.type()) + "." + field;
+  private String constant(Input input, String owner, String field) {
+    String taken = Literals.simple("L" + owner + ";") + "." + field;
     Input other = constants.putIfAbsent(taken, input);
     made.lacks(other != null && made.areCompared(input, other));
     return taken;
@@ -459,7 +472,7 @@ final class Writing {
       return known;
     }
     if (needs.built().get(input) instanceof Walked.Constant constant) {
-      String taken = constant(input, constant.field());
+      String taken = constant(input, constant.owner(), constant.field());
       made.by(taken, input);
       return taken;
     }
@@ -473,6 +486,7 @@ final class Writing {
     String making = calls.isEmpty() ? plain : statements.told(plain);
     made.by(making, input);
     if (!calls.isEmpty()) {
+      made.lacks(!visible.sees(Walker.internal(input.type())));
       statements.call(Literals.simple(input.type()), making, calls);
     }
     return making;
@@ -542,17 +556,43 @@ final class Writing {
       made.lacks(!visible.sees(entry.type()));
       return making(entry, arguments) + ";";
     }
-    String seen =
-        needs.receiver() == null ? entry.type() : Walker.internal(needs.receiver().type());
+    String seen = needs.receiver() == null ? entry.type() : known(needs.receiver());
     made.lacks(!visible.sees(seen) || entry.name().equals("<clinit>"));
+    made.lacks(!seen.equals(entry.type()) && !has(seen, entry.code()));
     if (needs.receiver() == null) {
       return type + "." + entry.name() + all + ";";
     }
     String receiver = receiver();
     if (all.contains(Statements.ITSELF)) {
-      statements.call(Literals.simple(needs.receiver().type()), receiver, List.of());
+      statements.call(Literals.simple("L" + seen + ";"), receiver, List.of());
     }
     return receiver + "." + entry.name() + all + ";";
+  }
+
+  /** The class of an object, or what a test knows it as where it can't name that. */
+  private String known(Input object) {
+    String type = Walker.internal(object.type());
+    if (visible.sees(type)) {
+      return type;
+    }
+    Walked.Built built = needs.built().get(object);
+    if (built instanceof Walked.Constant constant) {
+      return base.code(constant.owner())
+          .flatMap(owner -> owner.field(constant.field()))
+          .map(field -> Walker.internal(field.desc))
+          .orElse(type);
+    }
+    return built instanceof Walked.New made && !made.by().name().equals("<init>")
+        ? Walker.internal(Type.getReturnType(made.by().descriptor()).getDescriptor())
+        : type;
+  }
+
+  /** Whether what is known as of a type has a method for all that is known. */
+  private boolean has(String type, String method) {
+    return OF_OBJECTS.contains(method)
+        || base.methods(type).contains(method)
+        || Stream.concat(base.above(type).stream(), base.interfaces(type).stream())
+            .anyMatch(above -> base.has(above) && has(above, method));
   }
 
   /** What the method is called on, where there is something. */
@@ -582,7 +622,7 @@ final class Writing {
             && constructor.map(c -> Type.getArgumentTypes(c.node().desc).length > 0).orElse(true);
     made.lacks(!visible.sees(type));
     if (isTaken) {
-      return constant(input, instance.get());
+      return constant(input, type, instance.get());
     }
     if (constructor.isEmpty()) {
       made.lacks(true);
