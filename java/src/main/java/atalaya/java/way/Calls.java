@@ -601,11 +601,7 @@ final class Calls {
                 ref -> walker.base.code(ref).ifPresent(c -> passLikely(ref, c, new HashSet<>())));
       }
       return isOwnAnswer
-          ? new Term.Input(
-              call.name + "(..)",
-              Type.getReturnType(call.desc).getDescriptor(),
-              Term.Source.ANSWER,
-              null)
+          ? ownAnswer((Term.Input) arguments.get(0), call)
           : unknown(call, arguments);
     }
     if (Platform.isFinal(call.owner)) {
@@ -614,6 +610,21 @@ final class Calls {
       unfollowed.isToldByCharset(call, arguments);
     }
     return asked(collaborator.get(), call, arguments, "");
+  }
+
+  /** What the object that is called itself answers: always the same. */
+  private Term.Input ownAnswer(Term.Input itself, MethodInsnNode call) {
+    Term.Input answer =
+        new Term.Input(
+            call.name + "(..)",
+            Type.getReturnType(call.desc).getDescriptor(),
+            Term.Source.ANSWER,
+            null);
+    if (walker.objects.isDouble(itself)) {
+      Ref method = new Ref(call.owner, call.name + call.desc);
+      walker.asked.add(new Walked.Asked(itself, method, answer, ""));
+    }
+    return answer;
   }
 
   /** Who answers a call: a double, or what stands there, in whose place no test can put one. */

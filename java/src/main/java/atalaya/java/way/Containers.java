@@ -191,6 +191,13 @@ final class Containers {
         .isPresent();
   }
 
+  private void change(Term container, Contents contents) {
+    put(container, contents);
+    if (container instanceof Term.Input input) {
+      walker.changedInputs.add(input);
+    }
+  }
+
   private void put(Term container, Contents contents) {
     walker.state.contents.put(container, contents);
   }
@@ -211,19 +218,19 @@ final class Containers {
     if (READING.matcher(call.name).matches()) {
       return asked(call.name, of, known.get(), arguments);
     }
-    boolean isRefused =
-        unchanging.contains(of)
-            || asLongAsTheyAre.contains(of) && WRITING.matcher(call.name).matches();
-    if (isRefused) {
+    if (refuses(of, call.name)) {
       put(of, Contents.LOST);
       return refused("java/lang/UnsupportedOperationException");
-    }
-    if (of instanceof Term.Input input) {
-      walker.changedInputs.add(input);
     }
     return changed(call, of, known.get(), arguments);
   }
 
+  private boolean refuses(Term container, String call) {
+    return unchanging.contains(container)
+        || asLongAsTheyAre.contains(container) && WRITING.matcher(call).matches();
+  }
+
+  /** What a call gives that changes nothing; empty where that is not known. */
   private Optional<Term> asked(String name, Term of, Contents held, List<Term> arguments) {
     return switch (name) {
       case "size" -> Optional.of(size(held));
@@ -293,7 +300,7 @@ final class Containers {
       }
       default -> {} // Who knows.
     }
-    put(of, then);
+    change(of, then);
     return gives;
   }
 
@@ -444,13 +451,16 @@ final class Containers {
     if (cursor.next() == 0) {
       return refused("java/lang/IllegalStateException");
     }
+    if (refuses(cursor.over(), "remove")) {
+      return refused("java/lang/UnsupportedOperationException");
+    }
     Optional<Contents> over = contents(cursor.over());
     if (over.isEmpty()) {
       walker.state.fields.computeIfPresent(
           sizeOf(cursor.over()), (field, size) -> Term.unknown(SIZE, "I"));
       return Optional.empty();
     }
-    put(cursor.over(), over.get().without(cursor.next() - 1));
+    change(cursor.over(), over.get().without(cursor.next() - 1));
     walker.state.cursors.put(iterator, new State.Cursor(cursor.over(), cursor.next() - 1));
     return Optional.of(Term.of(0));
   }

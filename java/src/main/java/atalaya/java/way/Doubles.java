@@ -75,6 +75,12 @@ final class Doubles {
         : answers(input, method -> method).flatMap(answers -> subclasses.making(type, answers));
   }
 
+  /** What makes an object of an abstract class; empty where a person has to. */
+  Optional<String> extending(Input input, String arguments) {
+    return answers(input, method -> method)
+        .flatMap(answers -> subclasses.making(Walker.internal(input.type()), arguments, answers));
+  }
+
   /** What it answers, by method; empty where one is to answer this and that. */
   private <K> Optional<Map<K, String>> answers(Input input, Function<Ref, K> key) {
     Map<K, String> answers = new LinkedHashMap<>();

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.Opcodes;
@@ -523,6 +524,15 @@ final class MethodCode {
       }
     }
     return false;
+  }
+
+  /** The methods that it calls. */
+  Stream<Ref> calls() {
+    return IntStream.range(0, size())
+        .mapToObj(this::at)
+        .filter(MethodInsnNode.class::isInstance)
+        .map(MethodInsnNode.class::cast)
+        .map(call -> new Ref(call.owner, call.name + call.desc));
   }
 
   /** Whether a constructor does no more than to keep what it is given. */

@@ -302,7 +302,10 @@ final class Objects {
   private boolean canBeMade(Input object, Comparator<MethodCode> best) {
     String type = Walker.internal(object.type());
     Optional<ClassCode> code = walker.base.code(type);
-    boolean isPlain = code.isPresent() && !code.get().isEnum() && !walker.base.isAbstract(type);
+    boolean isPlain =
+        code.isPresent()
+            && !code.get().isEnum()
+            && (!walker.base.isAbstract(type) || isExtended(object, code.get()));
     if (!isPlain || nesting >= DEEPEST || !object.isFree()) {
       return false;
     }
@@ -319,6 +322,11 @@ final class Objects {
       forget(before);
     }
     return passedOver == 0 && isConstant(object, code.get());
+  }
+
+  /** Whether it is what the test calls a method on, of a class that it can extend for that. */
+  private boolean isExtended(Input object, ClassCode code) {
+    return object.name().equals("this") && !code.isInterface() && !code.isHidden();
   }
 
   /** What was made for a way of making that is passed over is not made. */

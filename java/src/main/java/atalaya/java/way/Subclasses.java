@@ -5,6 +5,7 @@ import atalaya.java.way.CodeBase.Ref;
 import java.lang.reflect.Method;
 import java.lang.reflect.Modifier;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -38,12 +39,67 @@ final class Subclasses {
    * What makes one.
    *
    * @param answers what methods of it do when they are called, as a statement
-   * @return empty where that can't be written, or where making it does more than to keep values
+   * @return empty where that can't be written, or where making it does more than to keep something
    */
   Optional<String> making(String type, Map<Ref, String> answers) {
-    if (!base.has(type) || !base.isAbstract(type) || !isMadePlainly(type)) {
-      return Optional.empty();
-    }
+    return base.has(type) && base.isAbstract(type)
+        ? arguments(type).flatMap(arguments -> making(type, arguments, answers))
+        : Optional.empty();
+  }
+
+  /** What to give a constructor that keeps it, if any; empty where all of them do more. */
+  private Optional<String> arguments(String type) {
+    return isMadePlainly(type)
+        ? Optional.of("")
+        : base.code(type).stream()
+            .flatMap(code -> code.constructors().stream())
+            .filter(c -> isOpen(c) && onlyStores(c) && types(c.node().desc).allMatch(visible::sees))
+            .min(
+                Comparator.comparingInt(Subclasses::parameters)
+                    .thenComparing(constructor -> constructor.node().desc))
+            .map(constructor -> nothing(constructor.node().desc));
+  }
+
+  private static int parameters(MethodCode method) {
+    return Type.getArgumentTypes(method.node().desc).length;
+  }
+
+  /** Whether a constructor does no more than to keep what it is given, nor do those it calls. */
+  private boolean onlyStores(MethodCode constructor) {
+    return constructor.onlyStores()
+        && constructor
+            .calls()
+            .allMatch(
+                called ->
+                    called.type().equals("java/lang/Object")
+                        || base.code(called).filter(this::onlyStores).isPresent());
+  }
+
+  /** Nothing for each parameter, of its type, as there may be others for as many. */
+  private static String nothing(String descriptor) {
+    return Arrays.stream(Type.getArgumentTypes(descriptor))
+        .map(Type::getDescriptor)
+        .map(
+            type ->
+                type.length() == 1
+                    ? Literals.usual(type).orElseThrow()
+                    : "(" + Literals.simple(type) + ") null")
+        .collect(Collectors.joining(", "));
+  }
+
+  private boolean isOpen(MethodCode constructor) {
+    return visible.sees(constructor.ref().type(), constructor.node().access)
+        || (constructor.node().access & OPEN) != 0;
+  }
+
+  /**
+   * What makes one of which it is known what its constructor does.
+   *
+   * @param arguments what the constructor is given
+   * @param answers what methods of it do when they are called, as a statement
+   * @return empty where that can't be written
+   */
+  Optional<String> making(String type, String arguments, Map<Ref, String> answers) {
     Map<String, Ref> overridden = new LinkedHashMap<>();
     Map<String, String> does = new LinkedHashMap<>();
     answers.forEach(
@@ -61,7 +117,9 @@ final class Subclasses {
         ? Optional.of(
             "new "
                 + Literals.simple("L" + type + ";")
-                + "() {"
+                + "("
+                + arguments
+                + ") {"
                 + overridden.values().stream()
                     .map(
                         method ->
@@ -88,10 +146,7 @@ final class Subclasses {
       Optional<MethodCode> constructor = base.code(new Ref(at, "<init>()V"));
       boolean isOpen =
           constructor
-              .filter(
-                  c ->
-                      visible.sees(c.ref().type(), c.node().access)
-                          || (c.node().access & OPEN) != 0)
+              .filter(this::isOpen)
               .filter(c -> !base.mayRefuse(c) && !base.isHalting(c.ref()))
               .isPresent();
       if (!isOpen) {
@@ -122,10 +177,12 @@ final class Subclasses {
   }
 
   /**
-   * Those of a class of the platform, if all that it lacks is public and without types to fill in.
+   * Those of a class of the platform, if all that it lacks is public, and without types to fill in
+   * where any of it is still to be written.
    */
   private static boolean collect(Class<?> type, Map<String, Ref> open, Set<String> closed) {
     String owner = Type.getInternalName(type);
+    int before = open.size();
     for (Method method : type.getMethods()) {
       Ref ref = new Ref(owner, method.getName() + Type.getMethodDescriptor(method));
       note(ref, method.getModifiers(), method.getDeclaringClass().isInterface(), open, closed);
@@ -135,7 +192,7 @@ final class Subclasses {
             .flatMap(of -> Arrays.stream(of.getDeclaredMethods()))
             .map(Method::getModifiers)
             .noneMatch(access -> Modifier.isAbstract(access) && !Modifier.isPublic(access));
-    return isPublic && type.getTypeParameters().length == 0;
+    return isPublic && (type.getTypeParameters().length == 0 || open.size() == before);
   }
 
   private boolean isInterface(String type) {

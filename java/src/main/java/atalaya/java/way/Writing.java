@@ -3,11 +3,13 @@ package atalaya.java.way;
 import atalaya.core.solve.Solution;
 import atalaya.core.term.ClassValue;
 import atalaya.core.term.EnumValue;
+import atalaya.core.term.Platform;
 import atalaya.core.term.Stand;
 import atalaya.core.term.Term.Input;
 import atalaya.core.term.Term.Source;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -339,14 +341,7 @@ final class Writing {
     }
     boolean needsType = !narrowing.isEmpty() && isLambda(making.get());
     String code = needsType ? cast(input.type()) + making.get() : making.get();
-    made.by(code, input);
-    for (Walked.Asked one : needs.asked()) {
-      if (doubles.isAsked(input, one.of())) {
-        made.along(one.of());
-        made.along(one.answer());
-      }
-    }
-    inWords.merge(code, words, (one, other) -> one.equals(other) ? one : "a double");
+    answered(input, code, words);
     return code;
   }
 
@@ -482,7 +477,10 @@ final class Writing {
             ? List.of(value(built.arguments().get(0)))
             : values(built.by(), built.arguments());
     List<String> calls = setting(input);
-    String plain = making(built.by(), arguments);
+    String plain =
+        base.isAbstract(built.by().type()) && built.by().name().equals("<init>")
+            ? extending(input, String.join(", ", arguments))
+            : making(built.by(), arguments);
     String making = calls.isEmpty() ? plain : statements.told(plain);
     made.by(making, input);
     if (!calls.isEmpty()) {
@@ -490,6 +488,27 @@ final class Writing {
       statements.call(Literals.simple(input.type()), making, calls);
     }
     return making;
+  }
+
+  /** One of a class that has no objects of its own: of one without a name that extends it. */
+  private String extending(Input input, String arguments) {
+    Optional<String> making = doubles.extending(input, arguments);
+    made.lacks(making.isEmpty());
+    String words = "a double of " + Literals.simple(input.type());
+    making.ifPresent(code -> answered(input, code, words));
+    return making.orElse(words);
+  }
+
+  /** What a double is asked is answered by its code. */
+  private void answered(Input input, String code, String words) {
+    made.by(code, input);
+    for (Walked.Asked one : needs.asked()) {
+      if (doubles.isAsked(input, one.of())) {
+        made.along(one.of());
+        made.along(one.answer());
+      }
+    }
+    inWords.merge(code, words, (one, other) -> one.equals(other) ? one : "a double");
   }
 
   /** What a test has to call on an object for its fields to hold what they have to. */
@@ -587,12 +606,19 @@ final class Writing {
         : type;
   }
 
-  /** Whether what is known as of a type has a method for all that is known. */
+  /** Whether a method can be called on what is known as of a type. */
   private boolean has(String type, String method) {
-    return OF_OBJECTS.contains(method)
-        || base.methods(type).contains(method)
+    if (OF_OBJECTS.contains(method)) {
+      return true;
+    }
+    if (!base.has(type)) {
+      return Platform.type(type).stream()
+          .flatMap(of -> Arrays.stream(of.getMethods()))
+          .anyMatch(of -> method.equals(of.getName() + Type.getMethodDescriptor(of)));
+    }
+    return base.methods(type).contains(method)
         || Stream.concat(base.above(type).stream(), base.interfaces(type).stream())
-            .anyMatch(above -> base.has(above) && has(above, method));
+            .anyMatch(above -> has(above, method));
   }
 
   /** What the method is called on, where there is something. */

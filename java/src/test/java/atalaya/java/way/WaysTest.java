@@ -99,7 +99,8 @@ class WaysTest {
   private static final Set<String> BY_HAND =
       Set.of("full", "twofold", "chosen", "feesDiffer", "asksSomebody", "rises");
 
-  private static final List<String> TABLES = List.of("Ways", "Errands", "Chores", "Makings");
+  private static final List<String> TABLES =
+      List.of("Ways", "Errands", "Chores", "Makings", "Holds");
 
   @TempDir static Path folder;
   private static CodeBase base;
@@ -119,7 +120,7 @@ class WaysTest {
     try (Stream<Path> files = Files.list(folder)) {
       for (Path at :
           files
-              .filter(f -> f.toString().matches(".*(Ways|Errands|Chores|Makings).*\\.class"))
+              .filter(f -> f.toString().matches(".*(Ways|Errands|Chores|Makings|Holds).*\\.class"))
               .sorted()
               .toList()) {
         String name = at.getFileName().toString().replace(".class", "");

@@ -1,0 +1,201 @@
+import java.lang.reflect.Array;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * What lists hold as they change, and objects of classes that a test can't name, or has to extend.
+ * Each method has one place where it throws Here.
+ */
+class Holds {
+  static class Here extends RuntimeException {}
+
+  // ---- lists that change ----
+
+  static void unloaded(List<String> hold) {
+    hold.remove(0);
+    if (hold.isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  static void copied(List<String> hold) {
+    List<String> rest = new ArrayList<>(hold);
+    rest.remove(0);
+    if (rest.size() == 1 && rest.get(0).equals("coal")) {
+      throw new Here();
+    }
+  }
+
+  static void joined(List<String> hold) {
+    List<String> all = new ArrayList<>();
+    all.addAll(hold);
+    all.add(0, "ice");
+    if (all.size() == 3 && all.get(1).equals("fish")) {
+      throw new Here();
+    }
+  }
+
+  static void replaced(List<String> hold) {
+    hold.set(1, "ice");
+    if (hold.get(0).equals(hold.get(1))) {
+      throw new Here();
+    }
+  }
+
+  static void passedOn(List<String> hold) {
+    Iterator<String> each = hold.iterator();
+    each.next();
+    each.remove();
+    if (hold.size() == 1 && hold.get(0).endsWith("x")) {
+      throw new Here();
+    }
+  }
+
+  static void ordered(int many) {
+    List<Integer> none = new ArrayList<>(many);
+    Collections.sort(none);
+    if (!none.isEmpty()) {
+      throw new Here(); // `none.isEmpty()` false at line 64 cannot happen there
+    }
+  }
+
+  static void stacked(String name) {
+    Deque<String> names = new ArrayDeque<>();
+    names.push(name);
+    names.push("tug");
+    if (names.pop().equals("tug") && names.pop().equals("lighter")) {
+      throw new Here();
+    }
+  }
+
+  static void twice(String name) {
+    Set<String> names = new HashSet<>();
+    names.add("tug");
+    if (!names.add("tug") && names.size() == 1 && name.equals("lighter")) {
+      throw new Here();
+    }
+  }
+
+  static void fixed(String name) {
+    List<String> names = Arrays.asList(name, "tug");
+    names.set(0, "lighter");
+    if (name.isEmpty()) {
+      names.add("ferry");
+    }
+    if (names.get(0).equals("lighter") && name.length() == 2) {
+      throw new Here();
+    }
+  }
+
+  // ---- classes that a test can't name ----
+
+  interface Craft {
+    void sail(int knots);
+  }
+
+  static Craft craft(String name) {
+    return new Cutter(name);
+  }
+
+  private static final class Cutter implements Craft {
+    private final String name;
+
+    private Cutter(String name) {
+      this.name = name;
+    }
+
+    public void sail(int knots) {
+      if (knots > 7 && name.equals("Elbe")) {
+        throw new Here();
+      }
+    }
+  }
+
+  static final Craft FERRY =
+      new Craft() {
+        public void sail(int knots) {
+          if (knots == 3) {
+            throw new Here();
+          }
+        }
+      };
+
+  static Iterator<String> names() {
+    return new Names();
+  }
+
+  private static final class Names implements Iterator<String> {
+    private int next;
+
+    public boolean hasNext() {
+      if (next == 0) {
+        throw new Here();
+      }
+      return false;
+    }
+
+    public String next() {
+      throw new Here(); // open
+    }
+  }
+
+  // ---- classes that a test has to extend ----
+
+  abstract static class Vessel implements Comparable<Vessel> {
+    private final String name;
+
+    Vessel(String name) {
+      this.name = name;
+    }
+
+    abstract int draught();
+
+    protected abstract Craft tug(String name);
+
+    public int compareTo(Vessel other) {
+      return draught() - other.draught();
+    }
+
+    void enter(int depth) {
+      if (depth > draught() && name.equals("Elbe") && draught() > 4) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void piloted(Vessel vessel) {
+    if (vessel.draught() == 9) {
+      throw new Here();
+    }
+  }
+
+  // ---- of what type objects are ----
+
+  interface Towed {}
+
+  static class Barge {
+    void haul() {
+      if (this instanceof Towed) {
+        throw new Here(); // open
+      }
+    }
+  }
+
+  interface Kind {
+    Class<?> get();
+  }
+
+  static void row(Kind kind, int many) {
+    Object row = Array.newInstance(kind.get(), 2);
+    if (many == 3) {
+      throw new Here();
+    }
+  }
+}
