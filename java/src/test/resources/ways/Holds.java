@@ -170,6 +170,18 @@ class Holds {
     }
   }
 
+  abstract static class Lock {
+    abstract int open(int gate) throws IllegalStateException;
+
+    void pass(int gate) {
+      try {
+        open(gate);
+      } catch (IllegalStateException e) {
+        throw new Here();
+      }
+    }
+  }
+
   static void piloted(Vessel vessel) {
     if (vessel.draught() == 9) {
       throw new Here();
@@ -196,6 +208,28 @@ class Holds {
     Object row = Array.newInstance(kind.get(), 2);
     if (many == 3) {
       throw new Here();
+    }
+  }
+
+  // ---- what each thread has of its own ----
+
+  static class Bridge {
+    private final ThreadLocal<String> signal = new ThreadLocal<>();
+
+    void hoist(String flag) {
+      String before = signal.get();
+      signal.set(flag);
+      if (before == null && signal.get().equals("Q")) {
+        throw new Here();
+      }
+    }
+
+    void strike(String flag) {
+      signal.set(flag);
+      signal.remove();
+      if (signal.get() == null && flag.isEmpty()) {
+        throw new Here();
+      }
     }
   }
 }

@@ -98,9 +98,11 @@ final class Calls {
       walker.require(new Constraint.Throws(thrown.get(), exception, reason));
       return;
     }
+    Optional<Term.Input> asked =
+        answering.isPresent() ? Optional.empty() : collaborator.or(() -> extended(call, arguments));
     Term throwing =
-        collaborator.isPresent() && answering.isEmpty()
-            ? asked(collaborator.get(), call, arguments, exception)
+        asked.isPresent()
+            ? asked(asked.get(), call, arguments, exception)
             : Unfollowed.throwing(call, exception);
     walker.require(new Compared(throwing, Relation.NOT_EQUAL, Term.of(0), reason));
   }
@@ -610,6 +612,16 @@ final class Calls {
       unfollowed.isToldByCharset(call, arguments);
     }
     return asked(collaborator.get(), call, arguments, "");
+  }
+
+  /** What the test calls, where it has to be of a class that the test extends. */
+  private Optional<Term.Input> extended(MethodInsnNode call, List<Term> arguments) {
+    return isVirtual(call)
+            && arguments.get(0) instanceof Term.Input input
+            && input.name().equals("this")
+            && walker.objects.isDouble(input)
+        ? Optional.of(input)
+        : Optional.empty();
   }
 
   /** What the object that is called itself answers: always the same. */

@@ -9,23 +9,39 @@ import atalaya.core.term.Values;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 
-/** What holds one value that threads share ({@code java.util.concurrent.atomic}), and which. */
+/**
+ * What holds one value that threads share ({@code java.util.concurrent.atomic}), or that each has
+ * of its own, and which.
+ */
 final class Holders {
   private static final String SUFFIX = ".get()";
   private static final String PACKAGE = "java/util/concurrent/atomic/";
 
   private static final Pattern READING =
-      Pattern.compile("<init>|get(Plain|Acquire|Opaque)?|\\w+Value|toString");
+      Pattern.compile("<init>|get(Plain|Acquire|Opaque)?|\\w+Value|toString|withInitial");
+
+  /** What holds nothing when it is made, whatever it is made of. */
+  private static final Set<String> OF_THREADS =
+      Set.of("java/lang/ThreadLocal", "java/lang/InheritableThreadLocal");
 
   /** What they hold, by internal name. */
   private static final Map<String, String> HELD =
       Map.of(
-          PACKAGE + "AtomicBoolean", "Z",
-          PACKAGE + "AtomicInteger", "I",
-          PACKAGE + "AtomicLong", "J",
-          PACKAGE + "AtomicReference", "Ljava/lang/Object;");
+          PACKAGE + "AtomicBoolean",
+          "Z",
+          PACKAGE + "AtomicInteger",
+          "I",
+          PACKAGE + "AtomicLong",
+          "J",
+          PACKAGE + "AtomicReference",
+          "Ljava/lang/Object;",
+          "java/lang/ThreadLocal",
+          "Ljava/lang/Object;",
+          "java/lang/InheritableThreadLocal",
+          "Ljava/lang/Object;");
 
   private final Walker walker;
 
@@ -35,6 +51,11 @@ final class Holders {
 
   static boolean isHolder(String owner) {
     return HELD.containsKey(owner);
+  }
+
+  /** Whether it can be made so that it holds something. */
+  static boolean isMadeOfValue(String type) {
+    return !OF_THREADS.contains(type);
   }
 
   /** The name of what an input is held in; its own where it is not held. */
@@ -85,7 +106,8 @@ final class Holders {
 
   /** Whether a call changes what a holder holds. */
   static boolean isWriting(String owner, String name) {
-    return owner.startsWith(PACKAGE) && !READING.matcher(name).matches();
+    boolean isHolders = owner.startsWith(PACKAGE) || OF_THREADS.contains(owner);
+    return isHolders && !READING.matcher(name).matches();
   }
 
   private static Term ofField(Term.Input field, Term first) {
@@ -122,6 +144,10 @@ final class Holders {
       }
       case "compareAndSet", "weakCompareAndSetPlain", "weakCompareAndSetVolatile" -> {
         return Optional.of(exchanged(holder, before, arguments));
+      }
+      case "remove" -> {
+        put(holder, Term.NULL);
+        return Optional.of(Term.of(0));
       }
       default -> {
         put(holder, Term.unknown(name, before.type()));

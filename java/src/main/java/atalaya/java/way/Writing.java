@@ -362,6 +362,7 @@ final class Writing {
     Optional<String> literal =
         found.inputs().containsKey(held) ? Literals.of(value, held.type()) : Optional.empty();
     literal.ifPresent(l -> made.along(held));
+    made.lacks(literal.isPresent() && !Holders.isMadeOfValue(Walker.internal(of.type())));
     return Optional.of(
         "new "
             + Literals.simple(of.type())
