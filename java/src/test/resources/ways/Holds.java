@@ -211,6 +211,31 @@ class Holds {
     }
   }
 
+  // ---- doubles of what has types of its own, and of what gives objects ----
+
+  interface Loader {
+    <T> void load(List<T> cargo);
+  }
+
+  static void loaded(Loader loader, int many) {
+    if (loader != null && many == 4) {
+      throw new Here();
+    }
+  }
+
+  interface Register {
+    Object entry(int number);
+
+    Vessel getFlagship();
+  }
+
+  static void entered(Register register) {
+    boolean isSet = register.getFlagship() != null && register.getFlagship().draught() == 3;
+    if (isSet && register.entry(1) != null) {
+      throw new Here();
+    }
+  }
+
   // ---- what each thread has of its own ----
 
   static class Bridge {

@@ -37,6 +37,9 @@ final class Calls {
               + "|divide|with.*|at[A-Z].*|decode|format|get");
 
   /** The methods for arrays that take {@code null} for one. */
+  /** What a double answers with the same object each time. */
+  private static final Pattern GIVING = Pattern.compile("get(?!Next|And)\\w+\\(\\)[L\\[].*");
+
   private static final Pattern TAKING_NONE =
       Pattern.compile("(deep)?(toString|hashCode|equals)", Pattern.CASE_INSENSITIVE);
 
@@ -683,6 +686,9 @@ final class Calls {
         Arrays.stream(Type.getArgumentTypes(call.desc))
             .map(type -> Instructions.simple(type.getClassName().replace('.', '/')))
             .collect(Collectors.joining(","));
-    return walker.state.numbered(input.name() + "." + call.name + "(" + types + ")");
+    String name = input.name() + "." + call.name + "(" + types + ")";
+    boolean isAlwaysTheSame =
+        GIVING.matcher(call.name + call.desc).matches() && walker.objects.isDouble(input);
+    return isAlwaysTheSame ? name : walker.state.numbered(name);
   }
 }

@@ -94,6 +94,13 @@ final class ClassCode {
     return Optional.ofNullable(methods.get(code)).filter(MethodCode::hasCode);
   }
 
+  /** Whether a method is written in another language, and has to be linked to be called. */
+  boolean isNative(String code) {
+    return Optional.ofNullable(methods.get(code))
+        .filter(method -> (method.node().access & Opcodes.ACC_NATIVE) != 0)
+        .isPresent();
+  }
+
   /** The types of a method as its source has them, where they say more than its descriptor. */
   Optional<String> signature(String code) {
     return Optional.ofNullable(methods.get(code)).map(method -> method.node().signature);

@@ -9,7 +9,6 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -89,7 +88,8 @@ final class Doubles {
       boolean matters =
           isToAnswer(input, one) && (one.thrown().isEmpty() ? isDecided(one) : isThrown);
       if (matters) {
-        Optional<String> answer = one.thrown().isEmpty() ? answer(one) : thrown(one.thrown());
+        Optional<String> answer =
+            one.thrown().isEmpty() ? Optional.of(answer(one)) : thrown(one.thrown());
         String before =
             answer.isEmpty() ? null : answers.putIfAbsent(key.apply(one.method()), answer.get());
         boolean isClear = answer.isPresent() && (before == null || before.equals(answer.get()));
@@ -123,6 +123,7 @@ final class Doubles {
 
   private String implementing(Input input, String type, Map<String, String> answers) {
     return onlyMethod(type)
+        .filter(only -> !givesSomeObject(input))
         .filter(only -> answers.keySet().stream().allMatch(only.name()::equals))
         .map(only -> lambda(only, answers.get(only.name())))
         .orElseGet(() -> proxy(type, answers, isCompared(input)));
@@ -136,14 +137,16 @@ final class Doubles {
             && new Kinds(base).isA(input.type(), as.type()).orElse(false);
   }
 
-  /** What it does when it is asked: {@code return 5;}. Empty where that can't be written. */
-  private Optional<String> answer(Walked.Asked one) {
-    // What type it has beside Object, nothing tells.
-    boolean isSomeObject =
-        inputs.get(one.answer()) instanceof Stand && one.answer().type().endsWith("/Object;");
-    return isSomeObject
-        ? Optional.empty()
-        : Optional.of(returning(one.method(), Optional.of(values.apply(one.answer()))));
+  /** What it does when it is asked: {@code return 5;}. */
+  private String answer(Walked.Asked one) {
+    return returning(one.method(), Optional.of(values.apply(one.answer())));
+  }
+
+  /** Whether it answers with some object, of which nothing tells what the compiler takes it for. */
+  private boolean givesSomeObject(Input input) {
+    return asked.stream()
+        .filter(one -> isToAnswer(input, one) && one.answer().type().endsWith("/Object;"))
+        .anyMatch(one -> inputs.get(one.answer()) instanceof Stand);
   }
 
   static String returning(Ref method, Optional<String> value) {
@@ -282,15 +285,18 @@ final class Doubles {
       Ref method = new Ref(type, code);
       if ((base.access(method) & Opcodes.ACC_ABSTRACT) != 0) {
         into.add(method);
-        isPlain &= base.code(method).map(of -> !isGeneric(of)).orElse(true);
+        isPlain &= !isGeneric(method);
       }
     }
     return isPlain
         && base.interfaces(type).stream().map(above -> collect(above, into)).allMatch(b -> b);
   }
 
-  private static boolean isGeneric(MethodCode method) {
-    return Objects.toString(method.node().signature, "").startsWith("<");
+  private boolean isGeneric(Ref method) {
+    return base.code(method.type())
+        .flatMap(code -> code.signature(method.code()))
+        .filter(signature -> signature.startsWith("<"))
+        .isPresent();
   }
 
   private static boolean isOfObject(String method) {

@@ -21,8 +21,8 @@ final class LibraryCode {
   }
 
   /**
-   * Whether a library's method, or what it calls of libraries, throws something new; not where its
-   * code is not known.
+   * Whether a library's method, or what it calls of libraries, throws something new, or has to be
+   * linked first; not where its code is not known.
    *
    * @param called as a call names it: it may stand in what the class there extends
    */
@@ -32,12 +32,16 @@ final class LibraryCode {
   }
 
   private boolean mayRefuse(Ref called, Set<Ref> known) {
+    boolean isNative =
+        !base.has(called.type())
+            && base.library(called.type()).filter(of -> of.isNative(called.code())).isPresent();
     Optional<MethodCode> code = declared(called.type(), called.code());
-    return code.isPresent()
-        && (code.get().mayRefuse()
-            || code.get().called().stream()
-                .filter(further -> known.size() < MOST_CALLED && known.add(further))
-                .anyMatch(further -> mayRefuse(further, known)));
+    return isNative
+        || code.isPresent()
+            && (code.get().mayRefuse()
+                || code.get().called().stream()
+                    .filter(further -> known.size() < MOST_CALLED && known.add(further))
+                    .anyMatch(further -> mayRefuse(further, known)));
   }
 
   private Optional<MethodCode> declared(String type, String code) {
