@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Set;
+import java.util.function.IntSupplier;
 
 /**
  * What lists hold as they change, and objects of classes that a test can't name, or has to extend.
@@ -62,7 +63,7 @@ class Holds {
     List<Integer> none = new ArrayList<>(many);
     Collections.sort(none);
     if (!none.isEmpty()) {
-      throw new Here(); // `none.isEmpty()` false at line 64 cannot happen there
+      throw new Here(); // `none.isEmpty()` false at line 65 cannot happen there
     }
   }
 
@@ -207,6 +208,20 @@ class Holds {
   static void row(Kind kind, int many) {
     Object row = Array.newInstance(kind.get(), 2);
     if (many == 3) {
+      throw new Here();
+    }
+  }
+
+  interface Signalling {
+    int signal();
+  }
+
+  abstract static class Station implements Signalling, IntSupplier {
+    abstract void close();
+  }
+
+  static void signalled(Station station) {
+    if (station.signal() == 5 && station.getAsInt() == 6) {
       throw new Here();
     }
   }

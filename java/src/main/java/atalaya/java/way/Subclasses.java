@@ -129,14 +129,29 @@ final class Subclasses {
         : Optional.empty();
   }
 
-  /** The method as the class that declares it has it. */
+  /** The method as what declares it has it; as it is called where the platform does. */
   private Ref named(String type, Ref method) {
-    for (String at = type; at != null && base.has(at); at = base.above(at).orElse(null)) {
-      if (base.methods(at).contains(method.code())) {
-        return new Ref(at, method.code());
-      }
+    return declared(type, method.code()).orElse(method);
+  }
+
+  private Optional<Ref> declared(String type, String code) {
+    if (!base.has(type)) {
+      return Optional.empty();
     }
-    return method;
+    return base.methods(type).contains(code)
+        ? Optional.of(new Ref(type, code))
+        : Stream.concat(base.above(type).stream(), base.interfaces(type).stream())
+            .flatMap(above -> declared(above, code).stream())
+            .findFirst();
+  }
+
+  /**
+   * How a method is declared; what the platform declares, and a test can extend, is open to all.
+   */
+  private int access(Ref method) {
+    boolean isOfProject =
+        base.has(method.type()) && base.methods(method.type()).contains(method.code());
+    return isOfProject ? base.access(method) : Opcodes.ACC_PUBLIC;
   }
 
   /** Whether its constructors without arguments refuse nothing, up to the platform's. */
@@ -212,10 +227,7 @@ final class Subclasses {
   }
 
   private boolean canBeOverridden(Ref method) {
-    if (!base.has(method.type())) {
-      return true; // Of an interface of the platform.
-    }
-    int access = base.access(method);
+    int access = access(method);
     boolean isGeneric =
         base.code(method.type())
             .flatMap(code -> code.signature(method.code()))
@@ -254,7 +266,7 @@ final class Subclasses {
         IntStream.range(0, types.length)
             .mapToObj(i -> Literals.simple(types[i].getDescriptor()) + " " + letter + (i + 1))
             .collect(Collectors.joining(", "));
-    int access = base.has(method.type()) ? base.access(method) & OPEN : Opcodes.ACC_PUBLIC;
+    int access = access(method) & OPEN;
     String open = access == 0 ? "" : (access & Opcodes.ACC_PUBLIC) != 0 ? "public " : "protected ";
     return open
         + Literals.simple(result.getDescriptor())
