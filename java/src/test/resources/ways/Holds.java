@@ -1,4 +1,6 @@
 import java.lang.reflect.Array;
+import java.text.ParseException;
+import java.text.SimpleDateFormat;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -63,7 +65,7 @@ class Holds {
     List<Integer> none = new ArrayList<>(many);
     Collections.sort(none);
     if (!none.isEmpty()) {
-      throw new Here(); // `none.isEmpty()` false at line 65 cannot happen there
+      throw new Here(); // `none.isEmpty()` false at line 67 cannot happen there
     }
   }
 
@@ -249,6 +251,17 @@ class Holds {
     if (isSet && register.entry(1) != null) {
       throw new Here();
     }
+  }
+
+  // ---- what a way rests on that no code can see to ----
+
+  static void dated(String text) {
+    try {
+      new SimpleDateFormat("yyyy").parse(text);
+    } catch (ParseException e) {
+      return;
+    }
+    throw new Here(); // open
   }
 
   // ---- what each thread has of its own ----

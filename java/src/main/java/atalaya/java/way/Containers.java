@@ -5,6 +5,7 @@ import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.Term;
 import atalaya.core.term.Term.Operator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -32,21 +33,6 @@ final class Containers {
           "java/util/HashSet",
           "java/util/LinkedHashSet",
           "java/util/TreeSet");
-
-  private static final Set<String> LISTS =
-      Set.of("java/util/List", "java/util/Collection", "java/lang/Iterable");
-
-  /** What a test makes where a type is asked for that is not one of the plain ones. */
-  private static final Map<String, String> MADE =
-      Map.of(
-          "java/lang/Iterable", "ArrayList",
-          "java/util/Collection", "ArrayList",
-          "java/util/List", "ArrayList",
-          "java/util/Set", "HashSet",
-          "java/util/SortedSet", "TreeSet",
-          "java/util/NavigableSet", "TreeSet",
-          "java/util/Queue", "ArrayDeque",
-          "java/util/Deque", "ArrayDeque");
 
   /** What changes how many elements there are. */
   private static final Pattern WRITING =
@@ -77,6 +63,9 @@ final class Containers {
 
   private final Set<Term> asLongAsTheyAre = new HashSet<>();
 
+  /** Of which fields others are copies. */
+  private final Map<Term, Term> copied = new HashMap<>();
+
   Containers(Walker walker) {
     this.walker = walker;
   }
@@ -87,27 +76,6 @@ final class Containers {
 
   static boolean isKnown(String owner) {
     return isContainer(owner) || owner.equals("java/util/Iterator");
-  }
-
-  /**
-   * Code that makes a container of some elements.
-   *
-   * @param isChanged whether others are put there later
-   */
-  static String made(String type, List<String> elements, boolean isChanged) {
-    // One that is null, or an array, would be taken for all elements.
-    boolean isOne = elements.size() == 1 && elements.get(0).matches("null|new [^(]*\\[.*");
-    String list =
-        (isOne ? "Collections.singletonList(" : "Arrays.asList(")
-            + String.join(", ", elements)
-            + ")";
-    return LISTS.contains(type) && !isChanged
-        ? list
-        : "new "
-            + MADE.getOrDefault(type, type.substring(type.lastIndexOf('/') + 1))
-            + "<>("
-            + list
-            + ")";
   }
 
   /** How many elements an input has. */
@@ -128,11 +96,13 @@ final class Containers {
       return;
     }
     walker.requireThere(from);
-    Term size = walker.state.fields.get(sizeOf(walker.objects.original(from)));
+    Term of = walker.objects.original(from);
+    Term size = walker.state.fields.get(sizeOf(of));
     if (size != null) {
       walker.state.fields.put(sizeOf(made), size);
+      copied.put(made, copied.getOrDefault(of, of));
     } else {
-      contents(walker.objects.original(from)).ifPresent(held -> put(made, held));
+      contents(of).ifPresent(held -> put(made, held));
     }
   }
 
@@ -518,7 +488,7 @@ final class Containers {
   }
 
   private Optional<Term> ofField(Term container, int index, Term size) {
-    return container instanceof Term.Input input && input.isFree()
+    return copied.getOrDefault(container, container) instanceof Term.Input input && input.isFree()
         ? Optional.of(ofInput(input, index, size))
         : Optional.empty();
   }

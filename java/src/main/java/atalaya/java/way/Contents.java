@@ -50,8 +50,8 @@ record Contents(
   /**
    * Where an element stands.
    *
-   * @param index in the input, or -1 where it is none of its own
-   * @param term null where it is
+   * @param index in the input, or -1 where it is none of its places
+   * @param term null where the input's own element stands there
    */
   record Place(int index, Term term) {}
 

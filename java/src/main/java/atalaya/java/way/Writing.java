@@ -426,7 +426,7 @@ final class Writing {
     return Optional.of(
         isArray
             ? "new " + Literals.simple(of.type()) + " {" + String.join(", ", elements) + "}"
-            : Containers.made(Walker.internal(of.type()), elements, isChanged(of)));
+            : ContainerCode.of(Walker.internal(of.type()), elements, isChanged(of)));
   }
 
   private boolean isChanged(Input container) {

@@ -256,6 +256,19 @@ class WaysTest {
     assertThat(way.result().thrown()).isEqualTo("IllegalArgumentException");
   }
 
+  /** What a handler is for has to stay away; no code is written for that, and it is told. */
+  @Test
+  void tellWhatTheyRestOn() {
+    Method method = method("Holds", "dated");
+    Line last = method.lines().get(method.lines().size() - 1);
+    WayFinder.Answer answer =
+        finder.towards(new Ref("Holds", method.code()), type -> new BitSet(), last.points());
+    Way.SetUp setUp = ((WayFinder.Answer.Found) answer).way().setUp();
+    assertThat(setUp.code()).isEmpty();
+    assertThat(setUp.assumed())
+        .containsExactly("SimpleDateFormat.parse(..) throws no ParseException");
+  }
+
   /** A condition that no test can change comes out as it did in the run. */
   @Test
   void staysWhatItIs() {
