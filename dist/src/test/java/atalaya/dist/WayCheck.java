@@ -234,6 +234,7 @@ final class WayCheck {
         importsOf(file).forEach(i -> importsByName.putIfAbsent(i.replaceAll(".*\\.", ""), i));
       }
     }
+    importsByName.put("Proxy", "java.lang.reflect.Proxy"); // There are others; doubles are of this.
   }
 
   private void observe(String home) {

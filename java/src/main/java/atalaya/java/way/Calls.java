@@ -497,6 +497,7 @@ final class Calls {
       if (walker.base.mayRefuse(code.get())) {
         boolean isTold = result.get() instanceof Term.Choice;
         if (isTold ? Branches.mayHaveOthers(code.get()) : branches.mayThrow(ref, arguments)) {
+          unfollowed.handOn(arguments);
           unfollowed.throwsNothing(call);
         } else if (isTold && !walker.isApart()) {
           walker.ends.put(ends, Unfollowed.asText(call));
