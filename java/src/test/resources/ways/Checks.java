@@ -23,6 +23,17 @@ public final class Checks {
       that(!isClosed, "closed");
     }
 
+    private StringBuilder log = new StringBuilder();
+
+    /** Notes something. */
+    public void note(String text) {
+      log().append(text);
+    }
+
+    private StringBuilder log() {
+      return log;
+    }
+
     /** Closes it. */
     public void close() {
       isClosed = true;

@@ -264,6 +264,15 @@ class Holds {
     throw new Here(); // open
   }
 
+  static class Sluice extends Checks.Gate {
+    void lift(int many) {
+      note("lifted");
+      if (many == 3) {
+        throw new Here(); // as long as Holds.Sluice.note(..) throws nothing
+      }
+    }
+  }
+
   // ---- what each thread has of its own ----
 
   static class Bridge {

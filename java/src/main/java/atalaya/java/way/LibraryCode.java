@@ -22,16 +22,17 @@ final class LibraryCode {
 
   /**
    * Whether a library's method, or what it calls of libraries, throws something new, or has to be
-   * linked first; not where its code is not known.
+   * linked first, or needs of an object of the project what nobody may have given it; not where its
+   * code is not known.
    *
    * @param called as a call names it: it may stand in what the class there extends
    */
   boolean mayRefuse(Ref called) {
     return refusing.computeIfAbsent(
-        called, first -> mayRefuse(first, new HashSet<>(Set.of(first))));
+        called, first -> mayRefuse(first, base.has(first.type()), new HashSet<>(Set.of(first))));
   }
 
-  private boolean mayRefuse(Ref called, Set<Ref> known) {
+  private boolean mayRefuse(Ref called, boolean isInherited, Set<Ref> known) {
     boolean isNative =
         !base.has(called.type())
             && base.library(called.type()).filter(of -> of.isNative(called.code())).isPresent();
@@ -39,9 +40,10 @@ final class LibraryCode {
     return isNative
         || code.isPresent()
             && (code.get().mayRefuse()
+                || isInherited && code.get().usesWhatMayBeMissing()
                 || code.get().called().stream()
                     .filter(further -> known.size() < MOST_CALLED && known.add(further))
-                    .anyMatch(further -> mayRefuse(further, known)));
+                    .anyMatch(further -> mayRefuse(further, isInherited, known)));
   }
 
   private Optional<MethodCode> declared(String type, String code) {

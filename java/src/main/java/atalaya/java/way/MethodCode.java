@@ -13,7 +13,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.Opcodes;
@@ -526,13 +525,27 @@ final class MethodCode {
     return false;
   }
 
-  /** The methods that it calls. */
-  Stream<Ref> calls() {
-    return IntStream.range(0, size())
-        .mapToObj(this::at)
-        .filter(MethodInsnNode.class::isInstance)
-        .map(MethodInsnNode.class::cast)
-        .map(call -> new Ref(call.owner, call.name + call.desc));
+  /**
+   * Whether it calls something on what a field or a method of its own object gives, and asks of
+   * nothing whether it is there.
+   */
+  boolean usesWhatMayBeMissing() {
+    Set<String> given = new HashSet<>();
+    boolean asks = false;
+    boolean uses = false;
+    for (int i = 0; i < size(); i++) {
+      int opcode = at(i).getOpcode();
+      asks |= opcode == Opcodes.IFNULL || opcode == Opcodes.IFNONNULL;
+      if (at(i) instanceof FieldInsnNode field && field.owner.equals(ref.type())) {
+        given.add(field.desc);
+      }
+      if (at(i) instanceof MethodInsnNode call) {
+        uses |= given.contains("L" + call.owner + ";") && !call.name.equals("<init>");
+        boolean isOwn = call.owner.equals(ref.type()) && call.desc.startsWith("()L");
+        given.addAll(isOwn ? Set.of(call.desc.substring(2)) : Set.of());
+      }
+    }
+    return uses && !asks;
   }
 
   /** Whether a constructor does no more than to keep what it is given. */

@@ -67,8 +67,7 @@ final class Subclasses {
   /** Whether a constructor does no more than to keep what it is given, nor do those it calls. */
   private boolean onlyStores(MethodCode constructor) {
     return constructor.onlyStores()
-        && constructor
-            .calls()
+        && constructor.called().stream()
             .allMatch(
                 called ->
                     called.type().equals("java/lang/Object")
