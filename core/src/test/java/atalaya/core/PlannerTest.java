@@ -8,10 +8,12 @@ import atalaya.core.plan.Limits;
 import atalaya.core.plan.Plan;
 import atalaya.core.plan.Planner;
 import atalaya.core.plan.Task;
+import atalaya.core.plan.Way;
 import atalaya.core.plan.Work;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -121,13 +123,32 @@ class PlannerTest {
 
   @ParameterizedTest
   @CsvSource({
-    "EXTEND, 0, false, false, 0, 1",
-    "NEW_TEST, 2, true, false, 0, 5",
-    "NEW_CLASS, 0, false, true, 3, 4",
-    "NEW_TEST, 0, false, false, 9, 4"
+    "EXTEND, 0, a, no, none, 1",
+    "NEW_TEST, 2, b a, no, none, 5",
+    "NEW_CLASS, 0, a, yes, b c d, 4",
+    "NEW_TEST, 0, a, no, b c d e f g h i j, 4",
+    "EXTEND, 0, a, no, a, 2",
+    "NEW_TEST, 1, a, no, a a a, 5"
   })
   void countsEffort(
-      Effort.Base base, int doubles, boolean indirect, boolean surroundings, int also, int points) {
-    assertThat(Effort.of(base, doubles, indirect, surroundings, also).points()).isEqualTo(points);
+      Effort.Base base, int doubles, String calls, String surroundings, String also, int points) {
+    List<Way> further =
+        also.equals("none")
+            ? List.of()
+            : Arrays.stream(also.split(" ")).map(to -> way(0, to, "no", List.of())).toList();
+    assertThat(Effort.of(base, way(doubles, calls, surroundings, further)).points())
+        .isEqualTo(points);
+  }
+
+  private static Way way(int doubles, String calls, String surroundings, List<Way> also) {
+    return new Way(
+        List.of(calls.split(" ")),
+        also,
+        List.of(),
+        Map.of(),
+        Way.SetUp.NONE,
+        new Way.Result(List.of(), ""),
+        doubles,
+        surroundings.equals("yes") ? List.of("Clock.now") : List.of());
   }
 }

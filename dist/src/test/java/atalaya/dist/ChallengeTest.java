@@ -381,9 +381,9 @@ class ChallengeTest {
     assertThat(decided(run)).as(Files.readString(folder.resolve("killed.txt"))).isGreaterThan(3);
     Shipped.Result resumed = challenge("harbour.quick", "--run", "tests", "--resume");
     assertThat(resumed.exitCode()).as(resumed.err()).isZero();
-    assertThat(withoutTestsRun("tests"))
-        .as("who had noticed another one before is not known any more: more tests may run")
-        .isEqualTo(withoutTestsRun("merged"));
+    assertThat(whetherNoticed("tests"))
+        .as("which test is the first to notice, and how, depends on what was tried before")
+        .isEqualTo(whetherNoticed("merged"));
     assertThat(challenge("--run", "tests", "--resume", "Lock").errLine())
         .contains("had another target or shard (harbour.quick 1/1)");
   }
@@ -404,11 +404,13 @@ class ChallengeTest {
         .contains("1 class has changed since: harbour.Lock; observe again");
   }
 
-  private List<String> withoutTestsRun(String run) {
+  /** Each mutant with its verdict; one that a slow machine takes for hung was noticed as well. */
+  private List<String> whetherNoticed(String run) {
     return Shipped.ask(folder, "export", "mutants", "--run", run)
         .out()
         .lines()
-        .map(row -> row.substring(0, row.lastIndexOf(',')))
+        .map(row -> row.replaceAll(",(killed|timeout),.*$", ",noticed"))
+        .map(row -> row.replaceAll(",\\d+$", ""))
         .toList();
   }
 

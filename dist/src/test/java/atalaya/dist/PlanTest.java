@@ -141,7 +141,7 @@ class PlanTest {
     write("atalaya.yaml", "zones:\n  locks: {paths: src/harbour/Lock.java, weight: 50}\n");
     assertThat(methods("--tests", "1")).containsExactly("fill");
     write("atalaya.yaml", "effort:\n  minutes: 25\n");
-    assertThat(Shipped.ask(folder, "plan", "--tests", "1").out()).contains("1 test, 1 h 15 min,");
+    assertThat(Shipped.ask(folder, "plan", "--tests", "1").out()).contains("1 test, 2 h 5 min,");
     assertThat(methods("--budget", "20m")).isEmpty();
     Files.delete(folder.resolve("atalaya.yaml"));
   }
@@ -186,8 +186,13 @@ class PlanTest {
   void saysWhatATestTakes() {
     String full = Shipped.ask(folder, "plan", "Gate#admits", "--full").out();
     assertThat(full)
-        .contains("effort     30 min: a new test class", "start      a new test class GateTest")
-        .contains("line 17: `beam > width()` false", "line 20: `flag.equals(\"yellow\")` true")
+        .contains(
+            "effort     50 min: a new test class, takes 5 ways",
+            "start      a new test class GateTest")
+        .contains(
+            "way 1      line 17: `beam > width()` false", "line 20: `flag.equals(\"yellow\")` true")
+        .contains("way 4      line 17: `beam > width()` true", "new Gate().admits(15, ")
+        .contains("way 5      the first 4 conditions of way 1")
         .contains("new Gate().admits(", "the result of admits, now ");
     assertThat(Shipped.ask(folder, "plan", "Gate#admits", "--full").out()).isEqualTo(full);
     assertThat(Shipped.ask(folder, "plan", "Lock:8", "--full").out())

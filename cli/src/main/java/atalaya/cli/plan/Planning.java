@@ -168,6 +168,7 @@ public final class Planning implements AutoCloseable {
               method,
               most(method, bounds),
               work -> heaviest(method, work),
+              JoinedCode::of,
               notes(unused, method)));
     }
     lacking.stream()

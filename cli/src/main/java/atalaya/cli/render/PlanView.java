@@ -82,9 +82,7 @@ public final class PlanView {
               + minutes(brief)
               + opens(brief)
               + weight(brief));
-      if (!also(brief).isEmpty()) {
-        add(lines, "and with it " + String.join(", ", also(brief)));
-      }
+      brief.way().flatMap(WayParts::also).ifPresent(text -> add(lines, text));
       add(lines, start(brief, CHANGES_SHOWN));
       mayFail(brief).ifPresent(text -> add(lines, "may fail: " + text));
       for (String missing : brief.missing()) {
@@ -131,11 +129,6 @@ public final class PlanView {
 
   private static Optional<String> mayFail(Brief brief) {
     return brief.way().flatMap(way -> way.setUp().mayFail());
-  }
-
-  /** What else the test calls. */
-  private static List<String> also(Brief brief) {
-    return brief.way().map(Way::also).orElse(List.of()).stream().map(WayParts::called).toList();
   }
 
   private static String start(Brief brief, int changes) {

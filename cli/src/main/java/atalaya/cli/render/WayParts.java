@@ -3,10 +3,12 @@ package atalaya.cli.render;
 import atalaya.core.plan.Way;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 
-/** A way in words, and those of the methods that the same test calls besides. */
+/** A way in words, and what else the same test takes. */
 final class WayParts {
   private static final String SET_TO = " is set to ";
 
@@ -17,6 +19,9 @@ final class WayParts {
       return parts(way, way.calls().size() > 1 ? route(way) : "", way.setUp().givens());
     }
     List<Way> all = Stream.concat(Stream.of(way), way.also().stream()).toList();
+    if (way.isRepeated()) {
+      return repeated(all);
+    }
     List<Part> parts = new ArrayList<>();
     if (way.hasCode()) {
       parts.addAll(joined(way, all.stream().filter(Way::hasCode).toList()));
@@ -25,8 +30,17 @@ final class WayParts {
     return parts;
   }
 
+  /** In one line what the same test takes besides a way. */
+  static Optional<String> also(Way way) {
+    if (way.isRepeated()) {
+      return Optional.of(way.also().size() + 1 + " ways through it in one test");
+    }
+    String called = String.join(", ", way.also().stream().map(WayParts::called).toList());
+    return called.isEmpty() ? Optional.empty() : Optional.of("and with it " + called);
+  }
+
   /** The method that a way is for, without its class. */
-  static String called(Way way) {
+  private static String called(Way way) {
     return way.method().substring(way.method().indexOf('#') + 1);
   }
 
@@ -55,7 +69,7 @@ final class WayParts {
         Part.of(
             "with",
             each(all, way -> way.setUp().givens()).stream()
-                .filter(given -> !given.beside().isEmpty())
+                .filter(WayParts::isToldWithCode)
                 .map(WayParts::given)
                 .toList()));
     parts.addAll(Part.of("code", first.setUp().code()));
@@ -79,6 +93,54 @@ final class WayParts {
                   : text);
     }
     return String.join("; ", asserts);
+  }
+
+  /** Ways of one method: of all but the first what is not as in the first. */
+  private static List<Part> repeated(List<Way> all) {
+    Way first = all.get(0);
+    boolean isCoded = first.hasCode();
+    List<String> code = first.setUp().code();
+    boolean hasOneEach = code.size() == all.size();
+    List<Way.Given> shared = isCoded ? List.of() : shared(all);
+    Predicate<Way.Given> isTold =
+        isCoded ? WayParts::isToldWithCode : given -> !shared.contains(given);
+    List<Part> parts = new ArrayList<>();
+    parts.addAll(Part.of("call", first.calls().size() > 1 ? List.of(route(first)) : List.of()));
+    parts.addAll(Part.of("each with", shared.stream().map(WayParts::given).toList()));
+    for (int i = 0; i < all.size(); i++) {
+      Way way = all.get(i);
+      Way.SetUp setUp = way.setUp();
+      List<String> steps = steps(way);
+      parts.addAll(Part.of("way " + (i + 1), i == 0 ? steps : otherwise(steps(first), steps)));
+      parts.addAll(
+          Part.of("with", setUp.givens().stream().filter(isTold).map(WayParts::given).toList()));
+      parts.addAll(Part.of("code", hasOneEach ? List.of(code.get(i)) : List.of()));
+      parts.addAll(Part.of("as long as", isCoded ? List.of() : setUp.assumed()));
+      parts.addAll(Part.of("open", setUp.open()));
+      parts.addAll(Part.of("assert", isCoded ? List.of(asserted(way)) : way.result().asserts()));
+    }
+    parts.addAll(Part.of("code", hasOneEach ? List.of() : code));
+    parts.addAll(Part.of("as long as", isCoded ? first.setUp().assumed() : List.of()));
+    return parts;
+  }
+
+  /** The steps from where they are not those of the first way any more. */
+  private static List<String> otherwise(List<String> first, List<String> steps) {
+    int same = 0;
+    while (same < Math.min(first.size(), steps.size()) && steps.get(same).equals(first.get(same))) {
+      same++;
+    }
+    if (same < 2) {
+      return steps;
+    }
+    List<String> otherwise = new ArrayList<>(List.of("the first " + same + " conditions of way 1"));
+    otherwise.addAll(steps.subList(same, steps.size()));
+    return otherwise;
+  }
+
+  /** What code gives stands there; what would lead elsewhere does not. */
+  private static boolean isToldWithCode(Way.Given given) {
+    return !given.beside().isEmpty();
   }
 
   private static List<Part> oneByOne(List<Way> all) {

@@ -7,6 +7,7 @@ import atalaya.core.plan.Effort;
 import atalaya.core.plan.Plan;
 import atalaya.core.plan.Remedy;
 import atalaya.core.plan.Way;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -62,6 +63,29 @@ class PlanViewTest {
         new Way.Result(List.of("the result of zone", "`pier` is set to pier"), ""),
         0,
         List.of());
+  }
+
+  /** Two ways of one method, which part at the third condition. */
+  private static Way repeated(boolean hasCode) {
+    Way.Given gale = new Way.Given("gale", "boolean", "false", "", "");
+    Way one = quote(hasCode, gale, new Way.Given("hours", "int", "3", "2 for less", ""), "true");
+    Way other = quote(hasCode, gale, new Way.Given("hours", "int", "1", "", ""), "false");
+    return Way.together(List.of(one, other), codes -> List.of(codes.get(0).get(0), "quote(1);"));
+  }
+
+  private static Way quote(boolean hasCode, Way.Given gale, Way.Given hours, String outcome) {
+    Way.SetUp setUp =
+        new Way.SetUp(
+            List.of(gale, hours),
+            hasCode ? List.of("quote(3);") : List.of(),
+            List.of("Tide.of(" + hours.value() + ") throws nothing"),
+            List.of(),
+            Optional.empty());
+    Way.Result result = new Way.Result(List.of("the result of quote, now " + outcome), "");
+    Way way = way(List.of(QUOTE), List.of(), setUp, result, 0);
+    List<Way.Step> steps = new ArrayList<>(way.steps());
+    steps.add(new Way.Step(QUOTE, 36, "hours > 2", outcome, 8));
+    return new Way(way.calls(), List.of(), steps, Map.of(), setUp, result, 0, way.surroundings());
   }
 
   private static PlanView view() {
@@ -125,25 +149,37 @@ class PlanViewTest {
                 Brief.Kind.REACH,
                 Optional.of(first),
                 fromTest,
-                Effort.of(Effort.Base.EXTEND, 1, true, false, 0)),
+                Effort.of(Effort.Base.EXTEND, first)),
             brief(
                 2,
                 Brief.Kind.REACH,
                 Optional.of(plain),
                 fromBrief,
-                Effort.of(Effort.Base.EXTEND, 0, false, true, 4)),
+                Effort.of(Effort.Base.EXTEND, plain)),
             brief(
                 3,
                 Brief.Kind.CHECK,
                 Optional.empty(),
                 beside,
-                Effort.of(Effort.Base.EXTEND, 0, false, false, 0)),
+                Effort.of(Effort.Base.EXTEND, Way.NONE)),
             brief(
                 4,
                 Brief.Kind.REACH,
                 Optional.of(joined),
                 newClass,
-                Effort.of(Effort.Base.NEW_CLASS, 2, false, false, 0)));
+                Effort.of(Effort.Base.NEW_CLASS, joined)),
+            brief(
+                5,
+                Brief.Kind.REACH,
+                Optional.of(repeated(true)),
+                beside,
+                Effort.of(Effort.Base.NEW_TEST, repeated(true))),
+            brief(
+                6,
+                Brief.Kind.REACH,
+                Optional.of(repeated(false)),
+                beside,
+                Effort.of(Effort.Base.NEW_TEST, repeated(false))));
     List<Remedy> remedies =
         List.of(
             new Remedy(Remedy.Kind.DELETE, "harbour.Old#a()", 3, true, "delete a"),
@@ -158,11 +194,11 @@ class PlanViewTest {
         .isEqualTo(
             """
              1  PilotageTariff#quote(Vessel,int)  gap-1
-                -1.00 unwatched paths in 45 min; reaches 1 line, 1 outcome
+                -1.00 unwatched paths in 1 h; reaches 1 line, 1 outcome
                 from OfficeTest.bills(), with `gale` false, `calm` true, ...
                 may fail: line 35 takes an element that may be missing
              2  PilotageTariff#quote(Vessel,int)  gap-2
-                -2.00 unwatched paths in 45 min; reaches 2 lines, 1 outcome, 1 new method, weight 2.00
+                -2.00 unwatched paths in 30 min; reaches 2 lines, 1 outcome, 1 new method, weight 2.00
                 and with it zone()
                 from the test of the brief above for this method
              3  PilotageTariff#quote(Vessel,int)  gap-3
@@ -170,11 +206,19 @@ class PlanViewTest {
                 assert more in PilotTest.pays()
                 no test notices when `fee + 1` is `fee - 1`
              4  PilotageTariff#quote(Vessel,int)  gap-4
-                -4.00 unwatched paths in 1 h 15 min; reaches 4 lines, 1 outcome, 3 new methods
+                -4.00 unwatched paths in 1 h; reaches 4 lines, 1 outcome, 3 new methods
                 and with it zone(), zone()
                 a new test class PilotTest
+             5  PilotageTariff#quote(Vessel,int)  gap-5
+                -5.00 unwatched paths in 1 h; reaches 5 lines, 1 outcome, 4 new methods
+                2 ways through it in one test
+                a new test in PilotTest, beside PilotTest.pays()
+             6  PilotageTariff#quote(Vessel,int)  gap-6
+                -6.00 unwatched paths in 1 h; reaches 6 lines, 1 outcome, 5 new methods
+                2 ways through it in one test
+                a new test in PilotTest, beside PilotTest.pays()
 
-            4 tests, 3 h, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
+            6 tests, 4 h 45 min, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
             1 brief: the run has no source: conditions are told by their line (observe with --sources DIR)
 
             Better than a test, perhaps
@@ -191,7 +235,8 @@ class PlanViewTest {
             1  PilotageTariff#quote(Vessel,int)  gap-1
                where      src/harbour/tariff/PilotageTariff.java
                gain       unwatched paths 10.00 → 9.00; reaches 1 line, 1 outcome
-               effort     45 min: extends a test, a double, through another method
+               effort     1 h: extends a test, a double, through another method, depends on its
+                            surroundings
                closes     gap-1, gap-9
                start      from OfficeTest.bills(), with `gale` false, `calm` true, `night` true
                call       harbour.Office#bill(Vessel) →
@@ -212,7 +257,7 @@ class PlanViewTest {
                where      src/harbour/tariff/PilotageTariff.java
                gain       unwatched paths 10.00 → 8.00, weight 2.00; reaches 2 lines, 1 outcome, 1 new
                             method
-               effort     45 min: extends a test, depends on its surroundings, calls 5 methods
+               effort     30 min: extends a test, depends on its surroundings, calls 2 methods
                closes     gap-2
                start      from the test of the brief above for this method
                each with  pier = 7  (set by moor)
@@ -238,7 +283,7 @@ class PlanViewTest {
                where      the run has no source: conditions are told by their line (observe with
                             --sources DIR)
                gain       unwatched paths 10.00 → 6.00; reaches 4 lines, 1 outcome, 3 new methods
-               effort     1 h 15 min: a new test class, 2 doubles
+               effort     1 h: a new test class, depends on its surroundings, calls 3 methods
                closes     gap-4
                start      a new test class PilotTest
                way        line 31: `vessel.draught() > depth` true
@@ -255,7 +300,47 @@ class PlanViewTest {
                depends on Clock.now
                note       nothing in the project calls it
 
-            4 tests, 3 h, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
+            5  PilotageTariff#quote(Vessel,int)  gap-5
+               where      src/harbour/tariff/PilotageTariff.java
+               gain       unwatched paths 10.00 → 5.00; reaches 5 lines, 1 outcome, 4 new methods
+               effort     1 h: a new test, depends on its surroundings, takes 2 ways
+               closes     gap-5
+               start      a new test in PilotTest, beside PilotTest.pays()
+               way 1      line 31: `vessel.draught() > depth` true
+                          line 34: `gale` false
+                          line 36: `hours > 2` true
+               with       hours = 3; beside it 2 for less
+               code       quote(3);
+               assert     the result of quote, now true
+               way 2      the first 2 conditions of way 1
+                          line 36: `hours > 2` false
+               code       quote(1);
+               assert     the result of quote, now false
+               as long as Tide.of(3) throws nothing
+                          Tide.of(1) throws nothing
+               depends on Clock.now
+
+            6  PilotageTariff#quote(Vessel,int)  gap-6
+               where      src/harbour/tariff/PilotageTariff.java
+               gain       unwatched paths 10.00 → 4.00; reaches 6 lines, 1 outcome, 5 new methods
+               effort     1 h: a new test, depends on its surroundings, takes 2 ways
+               closes     gap-6
+               start      a new test in PilotTest, beside PilotTest.pays()
+               each with  gale = false
+               way 1      line 31: `vessel.draught() > depth` true
+                          line 34: `gale` false
+                          line 36: `hours > 2` true
+               with       hours = 3; beside it 2 for less
+               as long as Tide.of(3) throws nothing
+               assert     the result of quote, now true
+               way 2      the first 2 conditions of way 1
+                          line 36: `hours > 2` false
+               with       hours = 1
+               as long as Tide.of(1) throws nothing
+               assert     the result of quote, now false
+               depends on Clock.now
+
+            6 tests, 4 h 45 min, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
 
             Better than a test, perhaps
               delete what nothing calls: Old#b(?[31mint) (-1.50)
@@ -270,13 +355,13 @@ class PlanViewTest {
             """
             # Tests to write next
 
-            4 tests, 3 h, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
+            6 tests, 4 h 45 min, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
 
             ## 1. `PilotageTariff#quote(Vessel,int)`
 
             - **where**: src/harbour/tariff/PilotageTariff.java
             - **gain**: unwatched paths 10.00 → 9.00; reaches 1 line, 1 outcome
-            - **effort**: 45 min: extends a test, a double, through another method
+            - **effort**: 1 h: extends a test, a double, through another method, depends on its surroundings
             - **closes**: gap-1, gap-9
             - **start**: from OfficeTest.bills(), with `gale` false, `calm` true, `night` true
             - **call**: harbour.Office#bill(Vessel) → harbour.tariff.PilotageTariff#quote(Vessel,int)
@@ -300,7 +385,7 @@ class PlanViewTest {
 
             - **where**: src/harbour/tariff/PilotageTariff.java
             - **gain**: unwatched paths 10.00 → 8.00, weight 2.00; reaches 2 lines, 1 outcome, 1 new method
-            - **effort**: 45 min: extends a test, depends on its surroundings, calls 5 methods
+            - **effort**: 30 min: extends a test, depends on its surroundings, calls 2 methods
             - **closes**: gap-2
             - **start**: from the test of the brief above for this method
             - **each with**: pier = 7  (set by moor)
@@ -329,7 +414,7 @@ class PlanViewTest {
 
             - **where**: the run has no source: conditions are told by their line (observe with --sources DIR)
             - **gain**: unwatched paths 10.00 → 6.00; reaches 4 lines, 1 outcome, 3 new methods
-            - **effort**: 1 h 15 min: a new test class, 2 doubles
+            - **effort**: 1 h: a new test class, depends on its surroundings, calls 3 methods
             - **closes**: gap-4
             - **start**: a new test class PilotTest
             - **way**:
@@ -350,6 +435,57 @@ class PlanViewTest {
               - `pier` is set to pier
             - **depends on**: Clock.now
             - **note**: nothing in the project calls it
+
+            ## 5. `PilotageTariff#quote(Vessel,int)`
+
+            - **where**: src/harbour/tariff/PilotageTariff.java
+            - **gain**: unwatched paths 10.00 → 5.00; reaches 5 lines, 1 outcome, 4 new methods
+            - **effort**: 1 h: a new test, depends on its surroundings, takes 2 ways
+            - **closes**: gap-5
+            - **start**: a new test in PilotTest, beside PilotTest.pays()
+            - **way 1**:
+              - line 31: `vessel.draught() > depth` true
+              - line 34: `gale` false
+              - line 36: `hours > 2` true
+            - **with**: hours = 3; beside it 2 for less
+            ```java
+            quote(3);
+            ```
+            - **assert**: the result of quote, now true
+            - **way 2**:
+              - the first 2 conditions of way 1
+              - line 36: `hours > 2` false
+            ```java
+            quote(1);
+            ```
+            - **assert**: the result of quote, now false
+            - **as long as**:
+              - Tide.of(3) throws nothing
+              - Tide.of(1) throws nothing
+            - **depends on**: Clock.now
+
+            ## 6. `PilotageTariff#quote(Vessel,int)`
+
+            - **where**: src/harbour/tariff/PilotageTariff.java
+            - **gain**: unwatched paths 10.00 → 4.00; reaches 6 lines, 1 outcome, 5 new methods
+            - **effort**: 1 h: a new test, depends on its surroundings, takes 2 ways
+            - **closes**: gap-6
+            - **start**: a new test in PilotTest, beside PilotTest.pays()
+            - **each with**: gale = false
+            - **way 1**:
+              - line 31: `vessel.draught() > depth` true
+              - line 34: `gale` false
+              - line 36: `hours > 2` true
+            - **with**: hours = 3; beside it 2 for less
+            - **as long as**: Tide.of(3) throws nothing
+            - **assert**: the result of quote, now true
+            - **way 2**:
+              - the first 2 conditions of way 1
+              - line 36: `hours > 2` false
+            - **with**: hours = 1
+            - **as long as**: Tide.of(1) throws nothing
+            - **assert**: the result of quote, now false
+            - **depends on**: Clock.now
 
             ## Better than a test, perhaps
 

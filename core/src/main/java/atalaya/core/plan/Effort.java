@@ -13,6 +13,9 @@ public record Effort(int points, List<String> reasons) {
   /** So many further methods that a test calls are another point. */
   private static final int CALLED_FOR_A_POINT = 4;
 
+  /** So many further ways of one method that a test takes, or fewer, are another point. */
+  private static final int WAYS_FOR_A_POINT = 2;
+
   public Effort {
     reasons = List.copyOf(reasons);
     if (points < 1) {
@@ -45,31 +48,29 @@ public record Effort(int points, List<String> reasons) {
     }
   }
 
-  /**
-   * Adds up.
-   *
-   * @param doubles how many arguments need a test double
-   * @param indirect whether the method can only be reached through another one
-   * @param also how many further methods the test calls
-   * @param surroundings whether it depends on clock, chance, environment, files or network
-   */
-  public static Effort of(
-      Base base, int doubles, boolean indirect, boolean surroundings, int also) {
+  /** Adds up what a test costs that begins there and takes a way. */
+  public static Effort of(Base base, Way way) {
     List<String> reasons = new ArrayList<>(List.of(base.words));
-    if (doubles > 0) {
-      reasons.add(doubles == 1 ? "a double" : doubles + " doubles");
+    int points = base.points + way.doubles();
+    if (way.doubles() > 0) {
+      reasons.add(way.doubles() == 1 ? "a double" : way.doubles() + " doubles");
     }
-    if (indirect) {
+    if (way.calls().size() > 1) {
+      points++;
       reasons.add("through another method");
     }
-    if (surroundings) {
+    if (!way.surroundings().isEmpty()) {
+      points++;
       reasons.add("depends on its surroundings");
     }
-    int more = also / CALLED_FOR_A_POINT;
-    if (also > 0) {
-      reasons.add("calls " + (also + 1) + " methods");
+    int further = way.also().size();
+    if (way.isRepeated()) {
+      points += (further + WAYS_FOR_A_POINT - 1) / WAYS_FOR_A_POINT;
+      reasons.add("takes " + (further + 1) + " ways");
+    } else if (further > 0) {
+      points += further / CALLED_FOR_A_POINT;
+      reasons.add("calls " + (further + 1) + " methods");
     }
-    int points = base.points + doubles + (indirect ? 1 : 0) + (surroundings ? 1 : 0) + more;
     return new Effort(points, reasons);
   }
 }

@@ -3,29 +3,54 @@ package atalaya.core.plan;
 import atalaya.core.code.PlaceName;
 import atalaya.core.figure.MethodFigures;
 import atalaya.core.gap.Gap;
+import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Stream;
 
 /** The tests that reach what is missing in a method, or in several that one test can call. */
 public final class MethodTask implements Task {
+  private static final int MOST_KNOWN = 2 * MOST_WAYS;
+
   private final Scene scene;
   private final MethodFigures method;
   private final double most;
   private final Function<Work, Optional<Way>> ways;
+  private final Optional<Function<List<List<String>>, List<String>>> joined;
   private final List<String> notes;
-  private final Map<String, Integer> asOf = new HashMap<>();
 
-  /** The best brief as of then; null before it was looked for. */
-  private Optional<Brief> last;
+  /** The best briefs as of some work, the latest last. */
+  private final List<Known> known = new ArrayList<>();
 
-  private Work lastWork;
+  /** A best brief, and what was reached and tested then of what it is about. */
+  private record Known(
+      Optional<Brief> brief, Map<String, BitSet> reached, String method, boolean isTested) {
+    static Known of(Optional<Brief> brief, MethodFigures method, Work done) {
+      Map<String, BitSet> reached = new HashMap<>();
+      reached.put(method.className(), (BitSet) done.reached(method.className()).clone());
+      brief
+          .flatMap(Brief::way)
+          .map(way -> way.points().keySet())
+          .orElse(Set.of())
+          .forEach(type -> reached.put(type, (BitSet) done.reached(type).clone()));
+      String name = method.qualifiedName();
+      return new Known(brief, reached, name, done.isTested(name));
+    }
+
+    boolean isAsOf(Work done) {
+      return done.isTested(method) == isTested
+          && reached.entrySet().stream()
+              .allMatch(of -> done.reached(of.getKey()).equals(of.getValue()));
+    }
+  }
 
   /**
-   * Of a method.
+   * Of a method: each test takes one way.
    *
    * @param most no brief of it gains more
    * @param ways the best way through it once some work is done
@@ -37,10 +62,39 @@ public final class MethodTask implements Task {
       double most,
       Function<Work, Optional<Way>> ways,
       List<String> notes) {
+    this(scene, method, most, ways, Optional.empty(), notes);
+  }
+
+  /**
+   * Of a method: a test may take several ways.
+   *
+   * @param most the best way through it gains no more
+   * @param ways the best way through it once some work is done
+   * @param joined makes the statements of several ways into those of one test
+   * @param notes what else is to be known of it
+   */
+  public MethodTask(
+      Scene scene,
+      MethodFigures method,
+      double most,
+      Function<Work, Optional<Way>> ways,
+      Function<List<List<String>>, List<String>> joined,
+      List<String> notes) {
+    this(scene, method, most, ways, Optional.of(joined), notes);
+  }
+
+  private MethodTask(
+      Scene scene,
+      MethodFigures method,
+      double most,
+      Function<Work, Optional<Way>> ways,
+      Optional<Function<List<List<String>>, List<String>>> joined,
+      List<String> notes) {
     this.scene = scene;
     this.method = method;
     this.most = most;
     this.ways = ways;
+    this.joined = joined;
     this.notes = notes;
   }
 
@@ -62,20 +116,55 @@ public final class MethodTask implements Task {
 
   @Override
   public Optional<Brief> best(Work done) {
-    boolean isCurrent =
-        last != null
-            && lastWork == done
-            && asOf.entrySet().stream().allMatch(e -> done.changes(e.getKey()) == e.getValue());
-    if (!isCurrent) {
-      last = ways.apply(done).flatMap(way -> brief(way, done));
-      lastWork = done;
-      asOf.clear();
-      asOf.put(method.className(), done.changes(method.className()));
-      last.flatMap(Brief::way)
-          .ifPresent(
-              way -> way.points().keySet().forEach(type -> asOf.put(type, done.changes(type))));
+    for (Known one : known) {
+      if (one.isAsOf(done)) {
+        return one.brief();
+      }
     }
-    return last;
+    Optional<Brief> best = ways.apply(done).flatMap(way -> brief(way, done));
+    if (known.size() == MOST_KNOWN) {
+      known.remove(0);
+    }
+    known.add(Known.of(best, method, done));
+    return best;
+  }
+
+  /** Other ways of the same method, which the same test takes with other values. */
+  @Override
+  public Brief grown(Brief brief, Work done, int points) {
+    List<Way> taken = new ArrayList<>(brief.way().stream().toList());
+    Brief grown = brief;
+    Work seen = done.with(brief);
+    for (int i = 1; i < MOST_WAYS && joined.isPresent(); i++) {
+      Optional<Brief> next = best(seen);
+      if (next.isEmpty()) {
+        break;
+      }
+      seen = seen.with(next.get());
+      Way way = next.get().way().orElseThrow();
+      if (isAlike(taken.get(0), way)) {
+        taken.add(way);
+        Brief more = brief(Way.together(taken, joined.get()), done).orElseThrow();
+        if (more.effort().points() > points) {
+          break;
+        }
+        grown = more;
+      }
+    }
+    return grown;
+  }
+
+  /** Whether one test may well take both: of one method, and nothing goes wrong on them. */
+  private static boolean isAlike(Way way, Way other) {
+    return way.calls().equals(other.calls())
+        && way.hasCode() == other.hasCode()
+        && Stream.of(way, other).allMatch(MethodTask::isPlain);
+  }
+
+  private static boolean isPlain(Way way) {
+    return way.also().isEmpty()
+        && way.result().thrown().isEmpty()
+        && way.setUp().mayFail().isEmpty();
   }
 
   private Optional<Brief> brief(Way way, Work done) {
@@ -84,14 +173,6 @@ public final class MethodTask implements Task {
       return Optional.empty();
     }
     Starting.Found starting = Starting.of(scene, done, way);
-    boolean indirect = way.calls().size() > 1;
-    Effort effort =
-        Effort.of(
-            starting.base(),
-            way.doubles(),
-            indirect,
-            !way.surroundings().isEmpty(),
-            way.also().size());
     return Optional.of(
         new Brief(
             named(reached, way, done),
@@ -106,7 +187,7 @@ public final class MethodTask implements Task {
             List.of(),
             reached.gain(),
             reached.weighted(),
-            effort,
+            Effort.of(starting.base(), way),
             reached.before(),
             notes));
   }

@@ -29,8 +29,17 @@ public final class Planner {
    */
   private static final int AT_ONCE = 16;
 
-  /** A task with what its best brief is worth, or at most is. */
-  private record Entry(Task task, double worth, Brief brief, int asOf) {}
+  /**
+   * A task with what its best brief is worth, or at most is.
+   *
+   * @param isGrown whether the brief has all that its test may do
+   */
+  private record Entry(Task task, double worth, Brief brief, int asOf, boolean isGrown) {
+    /** Of which nothing is known yet. */
+    static Entry unknown(Task task, double worth) {
+      return new Entry(task, worth, null, -1, false);
+    }
+  }
 
   /**
    * Plans.
@@ -89,10 +98,10 @@ public final class Planner {
                 .thenComparing(entry -> entry.task().name()));
     tasks.stream()
         .filter(Task::isFirst)
-        .map(task -> new Entry(task, Double.MAX_VALUE, null, -1))
+        .map(task -> Entry.unknown(task, Double.MAX_VALUE))
         .forEach(queue::add);
     others(tasks)
-        .map(task -> new Entry(task, task.most() / (perPoint ? task.leastPoints() : 1), null, -1))
+        .map(task -> Entry.unknown(task, task.most() / (perPoint ? task.leastPoints() : 1)))
         .sorted(queue.comparator())
         .limit(mostTasks())
         .forEach(queue::add);
@@ -130,10 +139,12 @@ public final class Planner {
                   queue.add(found);
                   note(found.brief());
                 });
+      } else if (!entry.isGrown()) {
+        queue.add(grown(entry, work, limits.points() - spent(chosen)));
       } else if (spent(chosen) + points(entry.brief()) <= limits.points()) {
         chosen.add(entry.brief());
         work.add(entry.brief());
-        queue.add(new Entry(entry.task(), Double.MAX_VALUE, null, -1));
+        queue.add(Entry.unknown(entry.task(), Double.MAX_VALUE));
       } // Else another one may still fit.
     }
     return chosen;
@@ -169,9 +180,25 @@ public final class Planner {
       briefs
           .get(i)
           .filter(brief -> brief.gain() > NEGLIGIBLE)
-          .ifPresent(brief -> looked.add(new Entry(task, brief.worth(perPoint), brief, asOf)));
+          .ifPresent(
+              brief -> looked.add(new Entry(task, mostWorth(task, brief), brief, asOf, false)));
     }
     return looked;
+  }
+
+  /** Before the first of a task is known with all that its test may do, it may be so much. */
+  private double mostWorth(Task task, Brief brief) {
+    double worth = brief.worth(perPoint);
+    return perPoint || brief.mayFail()
+        ? worth
+        : Math.max(worth, Math.min(task.most(), Task.MOST_WAYS * worth));
+  }
+
+  /** Where effort is scarce the brief keeps its place: what its test does besides has its price. */
+  private Entry grown(Entry entry, Work work, int left) {
+    Brief brief = entry.task().grown(entry.brief(), work, left);
+    double worth = perPoint ? entry.worth() : brief.worth(false);
+    return new Entry(entry.task(), worth, brief, entry.asOf(), true);
   }
 
   private void note(Brief brief) {

@@ -98,7 +98,7 @@ public final class SurvivorTask implements Task {
             .toList(),
         gain(gap),
         gain(gap) * weight(),
-        Effort.of(base, 0, false, false, 0),
+        Effort.of(base, Way.NONE),
         method.unwatched().total() - closedBefore,
         List.of());
   }

@@ -14,7 +14,8 @@ import java.util.function.Function;
  *
  * @param calls the methods on it, qualified, from the one that a test calls to the one that the way
  *     is for
- * @param also the ways of further methods that the same test calls; mostly none
+ * @param also further ways that the same test takes: of the same method with other values, or of
+ *     other methods; mostly none
  * @param steps the conditions on it and how each has to come out, in order
  * @param points what it reaches, by binary name of the class; of methods that it calls and nothing
  *     entered yet what the way with fewest conditions through them does
@@ -53,8 +54,8 @@ public record Way(
   }
 
   /**
-   * The ways of several methods, which one test takes one after the other: first those with code,
-   * which the first has for all of them.
+   * Several ways, of one method or of several, which one test takes one after the other: first
+   * those with code, which the first has for all of them.
    *
    * @param joined makes the statements of each into those of one test
    */
@@ -70,16 +71,25 @@ public record Way(
       way.points().forEach((type, of) -> points.computeIfAbsent(type, t -> new BitSet()).or(of));
     }
     Way first = all.get(0);
-    List<String> code = joined.apply(coded.stream().map(way -> way.setUp().code()).toList());
+    SetUp setUp = first.setUp();
+    if (!coded.isEmpty()) {
+      List<String> code = joined.apply(coded.stream().map(way -> way.setUp().code()).toList());
+      setUp = setUp.withCode(code, all(coded, way -> way.setUp().assumed()));
+    }
     return new Way(
         first.calls(),
         all.subList(1, all.size()),
         first.steps(),
         points,
-        first.setUp().withCode(code, all(coded, way -> way.setUp().assumed())),
+        setUp,
         first.result(),
         ways.stream().mapToInt(Way::doubles).max().orElse(0),
         all(ways, Way::surroundings));
+  }
+
+  /** Whether the same test takes further ways of the same method, and of no other. */
+  public boolean isRepeated() {
+    return !also.isEmpty() && also.stream().allMatch(way -> way.method().equals(method()));
   }
 
   /** Whether there is code for it. */

@@ -9,7 +9,6 @@ import java.util.Set;
 /** What is reached and noticed once the briefs that were chosen so far are written. */
 public final class Work {
   private final Map<String, BitSet> reached = new HashMap<>();
-  private final Map<String, Integer> changes = new HashMap<>();
   private final Set<String> closed = new HashSet<>();
   private final Set<String> tested = new HashSet<>();
   private final Set<String> begun = new HashSet<>();
@@ -17,11 +16,6 @@ public final class Work {
   /** The points of a class that chosen briefs reach. */
   public BitSet reached(String className) {
     return reached.getOrDefault(className, new BitSet());
-  }
-
-  /** How often something more of a class was reached. */
-  int changes(String className) {
-    return changes.getOrDefault(className, 0);
   }
 
   /** Whether a chosen brief closes a gap. */
@@ -39,6 +33,17 @@ public final class Work {
     return begun.contains(testClass);
   }
 
+  /** The same, and a brief is assumed written besides. */
+  Work with(Brief brief) {
+    Work more = new Work();
+    reached.forEach((type, all) -> more.reached.put(type, (BitSet) all.clone()));
+    more.closed.addAll(closed);
+    more.tested.addAll(tested);
+    more.begun.addAll(begun);
+    more.add(brief);
+    return more;
+  }
+
   /** A brief is assumed written. */
   void add(Brief brief) {
     brief
@@ -46,11 +51,7 @@ public final class Work {
         .ifPresent(
             way -> {
               way.points()
-                  .forEach(
-                      (type, all) -> {
-                        reached.computeIfAbsent(type, t -> new BitSet()).or(all);
-                        changes.merge(type, 1, Integer::sum);
-                      });
+                  .forEach((type, all) -> reached.computeIfAbsent(type, t -> new BitSet()).or(all));
               tested.addAll(way.calls());
             });
     closed.addAll(brief.closes());

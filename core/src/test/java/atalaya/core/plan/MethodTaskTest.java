@@ -176,4 +176,69 @@ class MethodTaskTest {
         .as("another outcome does not close it")
         .isEmpty();
   }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        // ways, the best first: points, what is special | most points | taken, points
+        "10, 11 12, 11 13             | 9 | 10, 11 12, 11 13 = 3",
+        "10, 11 12, 11 13             | 2 | 10 = 2",
+        "10, 11 12 throws, 11 13      | 9 | 10, 11 13 = 3",
+        "10, 11 12 code, 11 13 code   | 9 | 10 = 2",
+        "10 throws, 11 12, 11 13      | 9 | 10 = 2",
+        "10, 1, 11, 2, 13, 3, 12      | 9 | 10, 1, 11, 2, 13, 3 = 5",
+      })
+  void takesOtherWaysOfTheMethodInTheSameTest(String ways, int points, String expected) {
+    MadeUpScene scene = scene().withTestClassOf("Buoy");
+    List<Way> all = new ArrayList<>();
+    for (String text : ways.trim().split(", ")) {
+      all.add(special(text));
+    }
+    MethodTask task =
+        new MethodTask(
+            scene,
+            scene.figures(LIGHT).orElseThrow(),
+            9,
+            done -> all.stream().filter(way -> adds(way, done)).findFirst(),
+            codes -> List.of(),
+            List.of());
+    Work work = new Work();
+    Brief first = task.best(work).orElseThrow();
+    Brief grown = task.grown(first, work, points);
+    List<String> taken = new ArrayList<>();
+    taken.add(passed(grown.way().orElseThrow().steps()));
+    grown.way().orElseThrow().also().forEach(way -> taken.add(passed(way.steps())));
+    assertThat(String.join(", ", taken) + " = " + grown.effort().points()).isEqualTo(expected);
+    assertThat(task.best(work)).as("nothing is taken for done yet").contains(first);
+  }
+
+  private static Way special(String text) {
+    String points = text.replaceAll(" [a-z]+$", "");
+    Way way = way(points, "10:" + points + ":true:10");
+    return new Way(
+        way.calls(),
+        way.also(),
+        way.steps(),
+        way.points(),
+        new Way.SetUp(
+            List.of(),
+            text.endsWith("code") ? List.of("light(6);") : List.of(),
+            List.of(),
+            List.of(),
+            Optional.empty()),
+        new Way.Result(List.of(), text.endsWith("throws") ? "Aground" : ""),
+        0,
+        List.of());
+  }
+
+  private static String passed(List<Way.Step> steps) {
+    return steps.get(0).condition();
+  }
+
+  private static boolean adds(Way way, Work done) {
+    BitSet more = (BitSet) way.points().get("Buoy").clone();
+    more.andNot(done.reached("Buoy"));
+    return !more.isEmpty();
+  }
 }
