@@ -91,7 +91,7 @@ final class Candidates {
 
   /** Values for an input that these conditions speak of. */
   List<Object> of(Term.Input input, Collection<Constraint> constraints) {
-    if (input.name().equals("this")) {
+    if (input.isReceiver()) {
       List<Object> constants = constants(input.type());
       return constants.isEmpty() ? List.of(new Stand(input.name(), input.type())) : constants;
     }

@@ -42,6 +42,16 @@ public sealed interface Term {
    * @param usual its value where nothing is done about it, {@link #SOMETHING}, or {@link #THERE}
    */
   record Input(String name, String type, Source source, Object usual) implements Term {
+    /** The object that a test calls a method on, or makes. */
+    public static Input receiver(String type) {
+      return new Input("this", type, Source.ARGUMENT, null);
+    }
+
+    /** Whether it is the object that a test calls a method on, or makes. */
+    public boolean isReceiver() {
+      return name.equals("this");
+    }
+
     /** Whether it may be anything, as far as is known: what is fixed or unknown may not. */
     public boolean isFree() {
       return source != Source.FIXED && source != Source.UNKNOWN;

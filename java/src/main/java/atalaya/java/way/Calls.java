@@ -556,7 +556,7 @@ final class Calls {
     return isVirtual(call)
             && arguments.get(0) instanceof Term.Input input
             && input.isFree()
-            && !input.name().equals("this")
+            && !input.isReceiver()
         ? Optional.of(input)
         : Optional.empty();
   }
@@ -598,7 +598,7 @@ final class Calls {
       boolean isOwnAnswer =
           call.getOpcode() != Opcodes.INVOKESTATIC
               && arguments.get(0) instanceof Term.Input input
-              && input.name().equals("this");
+              && input.isReceiver();
       if (isOwnAnswer) {
         walker
             .base
@@ -622,7 +622,7 @@ final class Calls {
   private Optional<Term.Input> extended(MethodInsnNode call, List<Term> arguments) {
     return isVirtual(call)
             && arguments.get(0) instanceof Term.Input input
-            && input.name().equals("this")
+            && input.isReceiver()
             && walker.objects.isDouble(input)
         ? Optional.of(input)
         : Optional.empty();

@@ -181,12 +181,12 @@ final class Objects {
     return object instanceof Input input
         && tried.containsKey(input)
         && !built.containsKey(input)
-        && input.name().equals("this")
+        && input.isReceiver()
         && tried.get(input);
   }
 
   static String prefix(Input object) {
-    return object.name().equals("this") ? "" : object.name() + ".";
+    return object.isReceiver() ? "" : object.name() + ".";
   }
 
   static Term initial(String descriptor) {
@@ -326,7 +326,7 @@ final class Objects {
 
   /** Whether it is what the test calls a method on, of a class that it can extend for that. */
   private boolean isExtended(Input object, ClassCode code) {
-    return object.name().equals("this") && !code.isInterface() && !code.isHidden();
+    return object.isReceiver() && !code.isInterface() && !code.isHidden();
   }
 
   /** What was made for a way of making that is passed over is not made. */

@@ -101,7 +101,7 @@ final class Seen {
           : Optional.empty();
     }
     Walked.FieldSet set = (Walked.FieldSet) effect;
-    if (!(set.object() instanceof Input object) || isConstructor && !object.name().equals("this")) {
+    if (!(set.object() instanceof Input object) || isConstructor && !object.isReceiver()) {
       return Optional.empty();
     }
     String value = shown(set.value(), set.type());

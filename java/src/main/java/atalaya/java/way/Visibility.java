@@ -1,14 +1,21 @@
 package atalaya.java.way;
 
+import atalaya.core.term.Platform;
+import java.util.Arrays;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
 
 /** What a test may name without tricks: it stands in the package of what it calls. */
 final class Visibility {
   private static final int NAMED = Opcodes.ACC_PUBLIC | Opcodes.ACC_PRIVATE;
 
   private static final int OFFERED = Opcodes.ACC_PUBLIC | Opcodes.ACC_PROTECTED;
+
+  private static final Set<String> OF_OBJECTS =
+      Set.of("toString()Ljava/lang/String;", "hashCode()I", "equals(Ljava/lang/Object;)Z");
 
   /** No package has this name. */
   private static final String NOWHERE = "/";
@@ -68,6 +75,21 @@ final class Visibility {
             ? (access & Opcodes.ACC_PRIVATE) == 0
             : (access & NAMED) == Opcodes.ACC_PUBLIC;
     return isOpen && sees(type);
+  }
+
+  /** Whether it may call a method on what it knows as of a type. */
+  boolean calls(String type, String method) {
+    if (OF_OBJECTS.contains(method)) {
+      return true;
+    }
+    if (!base.has(type)) {
+      return Platform.type(type).stream()
+          .flatMap(of -> Arrays.stream(of.getMethods()))
+          .anyMatch(of -> method.equals(of.getName() + Type.getMethodDescriptor(of)));
+    }
+    return base.methods(type).contains(method)
+        || Stream.concat(base.above(type).stream(), base.interfaces(type).stream())
+            .anyMatch(above -> calls(above, method));
   }
 
   /** Whether a name in its code means a class of the project that is next to it. */

@@ -159,7 +159,7 @@ final class Walker {
     if (!first.isStatic()) {
       String made =
           makes ? first.ref().type() : Concrete.of(walker.base, walker.visible, first.ref());
-      receiver = new Term.Input("this", "L" + made + ";", Term.Source.ARGUMENT, null);
+      receiver = Term.Input.receiver("L" + made + ";");
       all.add(receiver);
       if (makes) {
         walker.objects.isMadeHere(receiver);
@@ -534,7 +534,7 @@ final class Walker {
         reference.isNull()
             || reference instanceof Term.Input input
                 && input.isFree()
-                && !input.name().equals("this")
+                && !input.isReceiver()
                 && !(input.source() == Term.Source.RESULT && input.usual() == Term.THERE);
     if (matters) {
       require(new Compared(reference, Relation.NOT_EQUAL, Term.NULL, Reason.unwritten(line)));

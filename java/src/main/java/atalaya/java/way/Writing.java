@@ -3,13 +3,11 @@ package atalaya.java.way;
 import atalaya.core.solve.Solution;
 import atalaya.core.term.ClassValue;
 import atalaya.core.term.EnumValue;
-import atalaya.core.term.Platform;
 import atalaya.core.term.Stand;
 import atalaya.core.term.Term.Input;
 import atalaya.core.term.Term.Source;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -39,9 +37,6 @@ final class Writing {
   private static final Pattern AMOUNT =
       Pattern.compile(
           "(?i)(size|length|count|crement|capacity|limit|timeout|times|amount)$|(^|\\.)(max|num)");
-
-  private static final Set<String> OF_OBJECTS =
-      Set.of("toString()Ljava/lang/String;", "hashCode()I", "equals(Ljava/lang/Object;)Z");
 
   private static final Map<String, String> ONE = Map.of("I", "1", "J", "1L");
 
@@ -578,7 +573,7 @@ final class Writing {
     }
     String seen = needs.receiver() == null ? entry.type() : known(needs.receiver());
     made.lacks(!visible.sees(seen) || entry.name().equals("<clinit>"));
-    made.lacks(!seen.equals(entry.type()) && !has(seen, entry.code()));
+    made.lacks(!seen.equals(entry.type()) && !visible.calls(seen, entry.code()));
     if (needs.receiver() == null) {
       return type + "." + entry.name() + all + ";";
     }
@@ -605,21 +600,6 @@ final class Writing {
     return built instanceof Walked.New made && !made.by().name().equals("<init>")
         ? Walker.internal(Type.getReturnType(made.by().descriptor()).getDescriptor())
         : type;
-  }
-
-  /** Whether a method can be called on what is known as of a type. */
-  private boolean has(String type, String method) {
-    if (OF_OBJECTS.contains(method)) {
-      return true;
-    }
-    if (!base.has(type)) {
-      return Platform.type(type).stream()
-          .flatMap(of -> Arrays.stream(of.getMethods()))
-          .anyMatch(of -> method.equals(of.getName() + Type.getMethodDescriptor(of)));
-    }
-    return base.methods(type).contains(method)
-        || Stream.concat(base.above(type).stream(), base.interfaces(type).stream())
-            .anyMatch(above -> has(above, method));
   }
 
   /** What the method is called on, where there is something. */
