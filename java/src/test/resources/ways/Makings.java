@@ -1116,4 +1116,34 @@ class Makings {
       }
     }
   }
+
+  // ---- a constructor asks what it has not set ----
+
+  static class Rig {
+    private String mast;
+    private Boolean hasMotor;
+    private int sails;
+
+    Rig(boolean hasMotor) {
+      motor(hasMotor);
+      sails = 2;
+    }
+
+    void mast(String mast) {
+      this.mast = mast.trim();
+    }
+
+    void motor(boolean hasMotor) {
+      if (mast != null) {
+        throw new IllegalStateException();
+      }
+      this.hasMotor = hasMotor;
+    }
+  }
+
+  static void motored(Rig rig) {
+    if (rig.mast == null && rig.hasMotor && rig.sails == 2) {
+      throw new Here();
+    }
+  }
 }

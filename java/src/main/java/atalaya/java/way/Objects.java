@@ -43,6 +43,10 @@ final class Objects {
 
   private final Set<String> madeOtherwise = new HashSet<>();
   private final Map<Input, Boolean> tried = new HashMap<>();
+
+  /** Those of which a constructor is followed: a field that it did not set is as it is at first. */
+  private final Set<Term> underway = new HashSet<>();
+
   private final Map<Input, Making> makings = new HashMap<>();
   private final Map<Term, Term> originals = new HashMap<>();
   private final Set<Input> narrowings = new LinkedHashSet<>();
@@ -95,6 +99,7 @@ final class Objects {
   /** The object is what the way itself makes. */
   void isMadeHere(Input object) {
     tried.put(object, true);
+    underway.add(object);
   }
 
   /** One input under another type is the same object. */
@@ -147,7 +152,7 @@ final class Objects {
     if (known == null && settled.contains(key) && built.containsKey(object)) {
       return initial(field.desc);
     }
-    if (object instanceof Term.Made || isMade(object)) {
+    if (object instanceof Term.Made || underway.contains(object)) {
       boolean isOurs = walker.base.has(field.owner);
       return isOurs && known == null ? initial(field.desc) : Term.unknown(field.name, field.desc);
     }
@@ -175,14 +180,6 @@ final class Objects {
       return state;
     }
     return Term.unknown(field.name, field.desc);
-  }
-
-  private boolean isMade(Term object) {
-    return object instanceof Input input
-        && tried.containsKey(input)
-        && !built.containsKey(input)
-        && input.isReceiver()
-        && tried.get(input);
   }
 
   static String prefix(Input object) {
@@ -436,6 +433,9 @@ final class Objects {
     all.addAll(given);
     Runnable back = walker.elsewhere();
     nesting++;
+    if (isConstructor) {
+      underway.add(object);
+    }
     int depth = walker.depth;
     if (nesting == 1) {
       walker.depth = 1; // It is made before the method is called.
@@ -447,6 +447,7 @@ final class Objects {
       return false;
     } finally {
       nesting--;
+      underway.remove(object);
       walker.depth = depth;
       back.run();
     }
