@@ -483,4 +483,23 @@ class Errands {
         throw new Here(); // `switch (tide)` default at line 478 cannot happen there
     }
   }
+
+  // ---- a called method asks what no test decides, and refuses some arguments anyway ----
+
+  static void weighed(int tonnes) {
+    weigh(tonnes);
+    throw new Here();
+  }
+
+  private static int weigh(int tonnes) {
+    assert tonnes < 60;
+    refuse(tonnes);
+    return tonnes;
+  }
+
+  private static void refuse(int tonnes) {
+    if (tonnes < 7 || tonnes > 40) {
+      throw new IllegalArgumentException();
+    }
+  }
 }

@@ -1,7 +1,9 @@
 package atalaya.core.term;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 
@@ -145,6 +147,29 @@ public sealed interface Term {
     /** A choice. */
     public Choice(String type, List<Case> cases, int size) {
       this(type, cases, size, cases.hashCode());
+    }
+
+    /**
+     * 0 in the cases in which it returns, as far as a test decides which is taken: one of them has
+     * to be, whatever the other conditions come to. Empty where that leaves nothing to ask for, or
+     * where all is for a test to decide anyway.
+     */
+    public Optional<Choice> returning() {
+      List<Case> returning = new ArrayList<>();
+      boolean isAllDecided = true;
+      for (Case one : cases) {
+        if (one.thrown().isEmpty()) {
+          List<Constraint> decided =
+              one.conditions().stream()
+                  .filter(c -> c.inputs().stream().allMatch(Input::isFree))
+                  .toList();
+          isAllDecided &= decided.size() == one.conditions().size();
+          returning.add(new Case(decided, Term.of(0), ""));
+        }
+      }
+      return isAllDecided || returning.stream().anyMatch(one -> one.conditions().isEmpty())
+          ? Optional.empty()
+          : Optional.of(new Choice("I", returning, size));
     }
 
     /** Terms are large and asked for theirs often, so it is kept. */

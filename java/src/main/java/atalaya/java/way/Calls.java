@@ -494,6 +494,9 @@ final class Calls {
     if (result.isPresent()) {
       Completes ends = new Completes(result.get(), Reason.unwritten(walker.line()));
       walker.require(ends);
+      if (result.get() instanceof Term.Choice choice) {
+        isReturning(choice, code.get());
+      }
       if (walker.base.mayRefuse(code.get())) {
         boolean isTold = result.get() instanceof Term.Choice;
         if (isTold ? Branches.mayHaveOthers(code.get()) : branches.mayThrow(ref, arguments)) {
@@ -506,6 +509,17 @@ final class Calls {
     }
     walker.changes.by(code.get(), arguments);
     return result.orElseGet(() -> unfollowed(call, code, arguments));
+  }
+
+  /** Of what a test decides, what has to be for a call to return, whatever else it asks. */
+  private void isReturning(Term.Choice result, MethodCode called) {
+    if (!Branches.mayHaveOthers(called)) {
+      Reason reason = Reason.unwritten(walker.line());
+      result
+          .returning()
+          .map(one -> new Compared(one, Relation.EQUAL, Term.of(0), reason))
+          .ifPresent(walker::require);
+    }
   }
 
   /**
