@@ -59,6 +59,11 @@ public sealed interface Term {
       return source != Source.FIXED && source != Source.UNKNOWN;
     }
 
+    /** Whether a test decides it, and no call that was not followed. */
+    public boolean isForTests() {
+      return isFree() && source != Source.RESULT;
+    }
+
     /** Whether a value is what it is where nothing is done about it. */
     public boolean isUsually(Object value) {
       return usual == THERE && value instanceof Stand || Objects.equals(usual, value);
@@ -161,7 +166,7 @@ public sealed interface Term {
         if (one.thrown().isEmpty()) {
           List<Constraint> decided =
               one.conditions().stream()
-                  .filter(c -> c.inputs().stream().allMatch(Input::isFree))
+                  .filter(c -> c.inputs().stream().allMatch(Input::isForTests))
                   .toList();
           isAllDecided &= decided.size() == one.conditions().size();
           returning.add(new Case(decided, Term.of(0), ""));
