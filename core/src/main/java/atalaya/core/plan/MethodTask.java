@@ -50,7 +50,7 @@ public final class MethodTask implements Task {
   }
 
   /**
-   * Of a method: each test takes one way.
+   * Of a method: a test takes one way as it is given.
    *
    * @param most no brief of it gains more
    * @param ways the best way through it once some work is done
@@ -136,7 +136,7 @@ public final class MethodTask implements Task {
     Brief grown = brief;
     Work seen = done.with(brief);
     for (int i = 1; i < MOST_WAYS && joined.isPresent(); i++) {
-      Optional<Brief> next = best(seen);
+      Optional<Brief> next = best(seen).filter(one -> one.gain() > 0);
       if (next.isEmpty()) {
         break;
       }

@@ -186,7 +186,7 @@ public final class Planner {
     return looked;
   }
 
-  /** Before the first of a task is known with all that its test may do, it may be so much. */
+  /** What a brief is worth at most with all that its test may do. */
   private double mostWorth(Task task, Brief brief) {
     double worth = brief.worth(perPoint);
     return perPoint || brief.mayFail()

@@ -4,6 +4,9 @@ import java.util.Optional;
 
 /** Something of which briefs can be made, mostly a method. */
 public interface Task {
+  /** So many ways of a method one test takes at most. */
+  int MOST_WAYS = 6;
+
   /** Its name, by which tasks are ordered where nothing else tells them apart. */
   String name();
 
@@ -25,9 +28,6 @@ public interface Task {
    * done; empty when nothing is left to gain.
    */
   Optional<Brief> best(Work done);
-
-  /** So many ways of a method one test takes at most. */
-  int MOST_WAYS = 6;
 
   /**
    * A brief of it with what the same test may well do besides, once all of this work is done.
