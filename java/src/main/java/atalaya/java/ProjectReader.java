@@ -39,20 +39,38 @@ public final class ProjectReader {
    * @param sources the source files of the same modules
    */
   public static ProjectModel read(Collection<ClassBytes> classes, List<SourceText> sources) {
+    return read(classes, sources, Map.of());
+  }
+
+  /**
+   * The same.
+   *
+   * @param before sources that were parsed before, of these or others
+   */
+  public static ProjectModel read(
+      Collection<ClassBytes> classes,
+      List<SourceText> sources,
+      Map<SourceText, SourceFile> before) {
     ProjectReader reader = new ProjectReader();
-    reader.readAll(classes, sources);
+    reader.readAll(classes, sources, before);
     reader.classes.sort(Comparator.comparing(CodeClass::module).thenComparing(CodeClass::name));
     return new ProjectModel(
         reader.classes, reader.pathOfClass, reader.natures, reader.problems, reader.brokenSources);
   }
 
-  private void readAll(Collection<ClassBytes> classes, List<SourceText> sources) {
+  private void readAll(
+      Collection<ClassBytes> classes,
+      List<SourceText> sources,
+      Map<SourceText, SourceFile> before) {
     Map<String, SourceText> textOf = new HashMap<>();
     for (SourceText source : sources) {
       textOf.put(source.module() + ":" + source.packagePath(), source);
     }
     classes.forEach(bytes -> names.add(bytes.name()));
-    Map<SourceText, SourceFile> parsed = new ConcurrentHashMap<>(SourceParser.parse(sources));
+    Map<SourceText, SourceFile> parsed = new ConcurrentHashMap<>(before);
+    parsed.keySet().retainAll(new HashSet<>(sources));
+    parsed.putAll(
+        SourceParser.parse(sources.stream().filter(s -> !parsed.containsKey(s)).toList()));
     parsed.forEach((source, file) -> natures.put(source.path(), file.natures()));
     sources.stream()
         .filter(source -> !parsed.containsKey(source))

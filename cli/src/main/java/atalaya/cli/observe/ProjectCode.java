@@ -4,6 +4,7 @@ import atalaya.java.ClassBytes;
 import atalaya.java.ProjectModel;
 import atalaya.java.ProjectReader;
 import atalaya.java.SourceText;
+import atalaya.java.source.SourceFile;
 import atalaya.launch.project.FoundClass;
 import atalaya.launch.project.FoundSource;
 import atalaya.launch.project.Project;
@@ -12,6 +13,7 @@ import atalaya.launch.project.ProjectModule;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 
 /** The class files and sources of the code to observe, as they are at one time. */
 record ProjectCode(List<FoundClass> classes, List<FoundSource> sources) {
@@ -19,17 +21,28 @@ record ProjectCode(List<FoundClass> classes, List<FoundSource> sources) {
     return new ProjectCode(ProjectFiles.classes(modules), ProjectFiles.sources(modules));
   }
 
-  ProjectModel read(Project project) {
+  /**
+   * What they say.
+   *
+   * @param parsed sources that were parsed before, of these or others
+   */
+  ProjectModel read(Project project, Map<SourceText, SourceFile> parsed) {
     return ProjectReader.read(
         classes.stream()
             .map(found -> new ClassBytes(found.module().name(), found.name(), found.bytes()))
             .toList(),
-        sources.stream()
-            .map(
-                s ->
-                    new SourceText(
-                        s.module().name(), project.relative(s.file()), s.packagePath(), s.text()))
-            .toList());
+        texts(project, sources),
+        parsed);
+  }
+
+  /** Source files as they are to be read. */
+  static List<SourceText> texts(Project project, List<FoundSource> sources) {
+    return sources.stream()
+        .map(
+            s ->
+                new SourceText(
+                    s.module().name(), project.relative(s.file()), s.packagePath(), s.text()))
+        .toList();
   }
 
   /** Whether the files are the same, and say the same. */

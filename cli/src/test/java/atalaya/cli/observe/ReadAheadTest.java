@@ -10,11 +10,14 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class ReadAheadTest {
   @TempDir Path folder;
@@ -50,14 +53,11 @@ class ReadAheadTest {
     assertThat(failed).isZero();
   }
 
-  private ReadAhead ahead(Path parts, double idle) {
-    return new ReadAhead(project, modules, parts, now -> idle);
+  private ReadAhead ahead(boolean isAside, double idle) {
+    return new ReadAhead(project, modules, parts, () -> isAside, now -> idle);
   }
 
-  /** As when a JVM has begun, on a machine that has nothing else to do. */
-  private ReadAhead readAhead() throws IOException, InterruptedException {
-    Files.createFile(parts.resolve("one.part"));
-    ReadAhead ahead = ahead(parts, 4);
+  private ReadAhead done(ReadAhead ahead) throws InterruptedException {
     long until = System.nanoTime() + TimeUnit.MINUTES.toNanos(1);
     while (!ahead.isDone() && System.nanoTime() < until) {
       Thread.sleep(50);
@@ -67,7 +67,14 @@ class ReadAheadTest {
   }
 
   private ProjectModel model(ReadAhead ahead) throws IOException {
-    return ahead.model(ProjectCode.of(modules));
+    ProjectModel model = ahead.model(ProjectCode.of(modules));
+    ProjectModel afterwards = ProjectCode.of(modules).read(project, Map.of());
+    assertThat(plain(model)).isEqualTo(plain(afterwards));
+    return model;
+  }
+
+  private static String plain(ProjectModel model) {
+    return model.classes().toString().replaceAll("@\\w+", "");
   }
 
   private static List<String> methods(ProjectModel model) {
@@ -78,40 +85,49 @@ class ReadAheadTest {
         .toList();
   }
 
-  @Test
-  void whatStayedTheSameIsReadOnce() throws Exception {
-    ReadAhead ahead = readAhead();
+  @ParameterizedTest
+  @CsvSource({"true, 0.6", "false, 4"})
+  void whatStayedTheSameIsReadOnce(boolean isAside, double idle) throws Exception {
+    Files.createFile(parts.resolve("one.part"));
+    ReadAhead ahead = done(ahead(isAside, idle));
     ProjectModel model = model(ahead);
     assertThat(model(ahead)).isSameAs(model);
     assertThat(methods(model)).containsExactly("lights(int)");
-    assertThat(model.classes().toString().replaceAll("@\\w+", ""))
-        .isEqualTo(
-            ProjectCode.of(modules).read(project).classes().toString().replaceAll("@\\w+", ""));
   }
 
   @Test
   void whatChangedMeanwhileIsReadAgain() throws Exception {
-    ReadAhead ahead = readAhead();
+    Files.createFile(parts.resolve("one.part"));
+    ReadAhead ahead = done(ahead(true, 4));
     source("class Buoy { int lights(int times) { return times; } void drifts() {} }");
-    ProjectModel newSource = model(ahead);
-    assertThat(newSource).isNotSameAs(model(ahead));
+    assertThat(model(ahead)).isNotSameAs(model(ahead));
     compile();
     assertThat(methods(model(ahead))).containsExactly("lights(int)", "drifts()");
     Files.delete(folder.resolve("out/Buoy.class"));
     assertThat(model(ahead).classes()).isEmpty();
   }
 
-  @Test
-  void aBusyMachineIsLeftAloneAndSoIsCodeThatNoJvmHasLoaded() throws Exception {
-    ReadAhead tooEarly = ahead(folder.resolve("none"), 4);
+  @ParameterizedTest
+  @CsvSource({"true, 0.4", "false, 1"})
+  void aBusyMachineIsLeftAlone(boolean isAside, double idle) throws Exception {
     Files.createFile(parts.resolve("one.part"));
-    ReadAhead busy = ahead(parts, 1);
+    isNotDoneBeforeTheEnd(ahead(isAside, idle));
+  }
+
+  @Test
+  void classFilesAreReadOnceAJvmHasLoadedThem() throws Exception {
+    isNotDoneBeforeTheEnd(ahead(true, 4));
+    ReadAhead waiting = ahead(true, 4);
+    Files.createFile(parts.resolve("one.part"));
+    assertThat(model(done(waiting))).isSameAs(model(waiting));
+  }
+
+  private void isNotDoneBeforeTheEnd(ReadAhead ahead) throws Exception {
     Thread.sleep(TimeUnit.SECONDS.toMillis(1));
-    assertThat(tooEarly.isDone()).isFalse();
-    assertThat(busy.isDone()).isFalse();
-    for (ReadAhead ahead : List.of(tooEarly, busy)) {
-      assertThat(methods(model(ahead))).containsExactly("lights(int)");
-      assertThat(ahead.isDone()).isTrue();
-    }
+    assertThat(ahead.isDone()).isFalse();
+    ProjectModel model = model(ahead);
+    assertThat(methods(model)).containsExactly("lights(int)");
+    assertThat(model(ahead)).isNotSameAs(model);
+    assertThat(ahead.isDone()).isTrue();
   }
 }
