@@ -39,13 +39,13 @@ public final class ProjectReader {
    * @param sources the source files of the same modules
    */
   public static ProjectModel read(Collection<ClassBytes> classes, List<SourceText> sources) {
-    return read(classes, sources, Map.of());
+    return read(classes, sources, new HashMap<>());
   }
 
   /**
    * The same.
    *
-   * @param before sources that were parsed before, of these or others
+   * @param before sources that were parsed before, of these or others; emptied, to be let go
    */
   public static ProjectModel read(
       Collection<ClassBytes> classes,
@@ -68,6 +68,7 @@ public final class ProjectReader {
     }
     classes.forEach(bytes -> names.add(bytes.name()));
     Map<SourceText, SourceFile> parsed = new ConcurrentHashMap<>(before);
+    before.clear();
     parsed.keySet().retainAll(new HashSet<>(sources));
     parsed.putAll(
         SourceParser.parse(sources.stream().filter(s -> !parsed.containsKey(s)).toList()));

@@ -24,7 +24,7 @@ record ProjectCode(List<FoundClass> classes, List<FoundSource> sources) {
   /**
    * What they say.
    *
-   * @param parsed sources that were parsed before, of these or others
+   * @param parsed sources that were parsed before, of these or others; emptied
    */
   ProjectModel read(Project project, Map<SourceText, SourceFile> parsed) {
     return ProjectReader.read(

@@ -19,8 +19,8 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
@@ -102,7 +102,9 @@ public final class Reading {
     ProjectCode code = ProjectCode.of(request.modules());
     List<FoundClass> tests = ProjectFiles.testClasses(request.modules());
     ProjectModel model =
-        ahead.map(of -> of.model(code)).orElseGet(() -> code.read(request.project(), Map.of()));
+        ahead
+            .map(of -> of.model(code))
+            .orElseGet(() -> code.read(request.project(), new HashMap<>()));
     Collected collected = joined(collecting);
     checkObserved(collected, code.classes(), ended);
     RunInfo info = info(collected, ended);

@@ -9,8 +9,8 @@ import atalaya.launch.project.ProjectModule;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.BeforeEach;
@@ -68,7 +68,7 @@ class ReadAheadTest {
 
   private ProjectModel model(ReadAhead ahead) throws IOException {
     ProjectModel model = ahead.model(ProjectCode.of(modules));
-    ProjectModel afterwards = ProjectCode.of(modules).read(project, Map.of());
+    ProjectModel afterwards = ProjectCode.of(modules).read(project, new HashMap<>());
     assertThat(plain(model)).isEqualTo(plain(afterwards));
     return model;
   }
