@@ -10,22 +10,23 @@ final class CodeLines {
   private static final String DEEPER = "    ";
 
   /**
-   * A space outside of texts.
+   * Where a line may end, outside of texts: at a space, or before a call of what a call gives.
    *
+   * @param next where the line after it begins
    * @param cost the more brackets are around it the higher; high behind a cast or {@code new}
    */
-  private record Space(int at, int cost) {}
+  private record End(int at, int next, int cost) {}
 
   private CodeLines() {}
 
-  /** A statement in lines of at most a width, where its spaces allow it. */
+  /** A statement in lines of at most a width, where it may be broken so. */
   static List<String> of(String statement, int width) {
     List<String> lines = new ArrayList<>();
     String rest = statement;
-    Optional<Space> end = end(rest, width);
+    Optional<End> end = end(rest, width);
     while (end.isPresent()) {
       lines.add(rest.substring(0, end.get().at()));
-      rest = DEEPER + rest.substring(end.get().at() + 1);
+      rest = DEEPER + rest.substring(end.get().next());
       end = end(rest, width);
     }
     lines.add(rest);
@@ -33,22 +34,19 @@ final class CodeLines {
   }
 
   /** Where a line ends: not in its first third, if that can be. */
-  private static Optional<Space> end(String code, int width) {
+  private static Optional<End> end(String code, int width) {
     if (code.length() <= width) {
       return Optional.empty();
     }
-    List<Space> spaces = spaces(code);
-    return spaces.stream()
-        .filter(space -> space.at() > width / 3 && space.at() <= width)
-        .min(Comparator.comparingInt(Space::cost).thenComparingInt(space -> -space.at()))
-        .or(
-            () ->
-                spaces.stream()
-                    .min(Comparator.comparingInt(space -> Math.abs(space.at() - width))));
+    List<End> ends = ends(code);
+    return ends.stream()
+        .filter(end -> end.at() > width / 3 && end.at() <= width)
+        .min(Comparator.comparingInt(End::cost).thenComparingInt(end -> -end.at()))
+        .or(() -> ends.stream().min(Comparator.comparingInt(end -> Math.abs(end.at() - width))));
   }
 
-  private static List<Space> spaces(String code) {
-    List<Space> spaces = new ArrayList<>();
+  private static List<End> ends(String code) {
+    List<End> ends = new ArrayList<>();
     char literal = 0;
     int depth = 0;
     int begin = code.length() - code.stripLeading().length();
@@ -70,13 +68,15 @@ final class CodeLines {
               case ',' -> 0;
               default -> 1;
             };
-        spaces.add(new Space(i, 2 * depth + (isBound ? 100 : own)));
+        ends.add(new End(i, i + 1, 2 * depth + (isBound ? 100 : own)));
+      } else if (letter == '.' && code.charAt(i - 1) == ')') {
+        ends.add(new End(i, i, 2 * depth + 1));
       } else if ("({[".indexOf(letter) >= 0) {
         depth++;
       } else if (")}]".indexOf(letter) >= 0) {
         depth--;
       }
     }
-    return spaces;
+    return ends;
   }
 }
