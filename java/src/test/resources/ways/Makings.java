@@ -1146,4 +1146,29 @@ class Makings {
       throw new Here();
     }
   }
+
+  // ---- a constant is of a type that the value beside it is not of ----
+
+  static final class Knob<T> {
+    static final Knob<Integer> DEPTH = new Knob<>();
+
+    private Knob() {}
+  }
+
+  static class Panel {
+    private Object setting;
+
+    <T> void set(Knob<T> knob, T setting) {
+      if (knob == null || setting == null) {
+        throw new IllegalArgumentException();
+      }
+      this.setting = setting;
+    }
+  }
+
+  static void turned(Panel panel) {
+    if (panel.setting != null) {
+      throw new Here();
+    }
+  }
 }

@@ -26,8 +26,14 @@ final class Writing {
   private static final String CLASS = "Ljava/lang/Class;";
   private static final String OBJECT = "Ljava/lang/Object;";
 
-  /** The begin of the signature of a method with types of its own that are bounded. */
+  /** The begin of the signature of a method with types of its own that not everything is one of. */
   private static final Pattern BOUNDED = Pattern.compile("<.*?:+L(?!java/lang/Object;)");
+
+  /** The signature of a method that takes something of some type, then a value of that type. */
+  private static final Pattern TIED =
+      Pattern.compile("<.*\\(.*<T(\\w+);>;(.*[;BCDFIJSZ])?T\\1;.*\\)");
+
+  private static final Pattern CONSTANT = Pattern.compile("([A-Z]\\w*\\.)+[A-Z_0-9]+");
 
   /** Of these a usual value is of another type. */
   private static final Set<String> BROAD =
@@ -98,7 +104,7 @@ final class Writing {
       base.code(of)
           .flatMap(code -> ElementTypes.of(code.node(), fromLast))
           .ifPresent(type -> elementTypes.put(argument, type));
-      made.lacks(argument.type().equals(CLASS) && isBounded(of));
+      made.lacks(argument.type().equals(CLASS) && isOfKind(of, BOUNDED));
       String value = value(argument);
       boolean isDouble = inWords.containsKey(value) && isLambda(value);
       boolean isVague =
@@ -111,16 +117,18 @@ final class Writing {
       if (needsType && isDouble) {
         inWords.put(cast(argument.type()) + value, inWords.get(value));
       }
-      values.add(needsType ? cast(argument.type()) + value : value);
+      // A constant is of a type of its own, which the value beside it need not be of.
+      boolean isTied = CONSTANT.matcher(value).matches() && isOfKind(of, TIED);
+      values.add(needsType || isTied ? cast(argument.type()) + value : value);
     }
     return values;
   }
 
-  /** Whether a method has types of its own that not everything is one of. */
-  private boolean isBounded(Ref method) {
+  /** Whether a method has types of its own, and a signature that begins so. */
+  private boolean isOfKind(Ref method, Pattern signatures) {
     return base.code(method)
         .map(code -> code.node().signature)
-        .filter(signature -> BOUNDED.matcher(signature).lookingAt())
+        .filter(signature -> signatures.matcher(signature).lookingAt())
         .isPresent();
   }
 
