@@ -9,6 +9,26 @@ public final class Checks {
     }
   }
 
+  /** What a guard asks for. */
+  public abstract static class Paper {
+    /** Whose it is. */
+    public abstract String holder();
+  }
+
+  /** One that is made of something that is not usual. */
+  public static class Pass extends Paper {
+    private final String holder;
+
+    public Pass(String holder, Gate gate) {
+      this.holder = holder;
+    }
+
+    @Override
+    public String holder() {
+      return holder;
+    }
+  }
+
   /** Lets through, but not when it is closed. */
   public static class Gate {
     private boolean isClosed;

@@ -1171,4 +1171,16 @@ class Makings {
       throw new Here();
     }
   }
+
+  // ---- an abstract class of a library, and one that extends it ----
+
+  static boolean isPass(Object paper) {
+    return paper instanceof Checks.Pass;
+  }
+
+  static void shown(Checks.Paper paper) {
+    if (paper != null) {
+      throw new Here(); // as long as Checks.Pass.new(..) throws nothing
+    }
+  }
 }

@@ -65,6 +65,9 @@ public final class CodeBase {
   /** The static methods and fields of libraries that the project's code uses, by what they give. */
   private final Map<String, Set<Ref>> taken = new ConcurrentHashMap<>();
 
+  /** Classes of libraries that the project's code makes, or asks whether something is one. */
+  private final Set<String> mentioned = ConcurrentHashMap.newKeySet();
+
   private final Map<String, Map<String, Ref>> named = new ConcurrentHashMap<>();
   private final Map<String, Optional<ClassCode>> codes = new ConcurrentHashMap<>();
 
@@ -209,6 +212,13 @@ public final class CodeBase {
         }
 
         @Override
+        public void visitTypeInsn(int opcode, String type) {
+          if (!type.startsWith("[") && !bytes.containsKey(type) && !isOfPlatform(type)) {
+            mentioned.add(type);
+          }
+        }
+
+        @Override
         public void visitInvokeDynamicInsn(
             String name, String descriptor, Handle bootstrap, Object... arguments) {
           for (Object argument : arguments) {
@@ -272,6 +282,16 @@ public final class CodeBase {
    */
   Set<Ref> taken(String type) {
     return taken.getOrDefault(type, Set.of());
+  }
+
+  /** The classes of libraries that extend another one, of those that the project's code names. */
+  List<String> mentionedBelow(String type) {
+    return mentioned.stream().filter(below -> extendsOther(below, type)).sorted().toList();
+  }
+
+  private boolean extendsOther(String type, String other) {
+    Optional<String> above = library(type).flatMap(code -> code.supertypes().stream().findFirst());
+    return above.isPresent() && (above.get().equals(other) || extendsOther(above.get(), other));
   }
 
   /** The code of a class, not of the project, but of a library that it uses. */

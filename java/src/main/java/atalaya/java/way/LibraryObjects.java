@@ -69,7 +69,10 @@ final class LibraryObjects {
         .or(() -> Platform.type(type).filter(t -> isQuiet(type)).flatMap(LibraryObjects::plain))
         .map(code -> new Any(code, ""))
         .or(() -> base.library(type).filter(this::isOpen).flatMap(code -> ofLibrary(type, code)))
-        .or(() -> asTheProject(type));
+        .or(() -> asTheProject(type))
+        .or(
+            () ->
+                base.mentionedBelow(type).stream().flatMap(t -> extending(t).stream()).findFirst());
   }
 
   private static boolean isQuiet(String type) {
@@ -163,6 +166,34 @@ final class LibraryObjects {
         .sorted(Comparator.comparingInt(types -> types.length))
         .flatMap(types -> usual(types).stream())
         .findFirst();
+  }
+
+  /** One of a class that extends what is wanted, made of usual values, or else of nothing. */
+  private Optional<Any> extending(String type) {
+    String name = Literals.simple("L" + type + ";");
+    return base.library(type)
+        .filter(code -> isOpen(code) && !code.isAbstract())
+        .flatMap(LibraryObjects::plainest)
+        .map(types -> Arrays.stream(types).map(LibraryObjects::usualOrNothing).toList())
+        .map(values -> "new " + name + "(" + String.join(", ", values) + ")")
+        .map(code -> new Any(code, name + ".new(..)" + Made.THROWS_NOTHING));
+  }
+
+  private static String usualOrNothing(Type type) {
+    String descriptor = type.getDescriptor();
+    return Literals.usual(descriptor).filter(usual -> !usual.startsWith("new ")).orElse("null");
+  }
+
+  /** What the public constructor takes that takes least; empty where another takes as much. */
+  private static Optional<Type[]> plainest(ClassCode code) {
+    List<Type[]> open =
+        code.constructors().stream()
+            .filter(c -> (c.node().access & Opcodes.ACC_PUBLIC) != 0)
+            .map(c -> Type.getArgumentTypes(c.node().desc))
+            .sorted(Comparator.comparingInt(types -> types.length))
+            .toList();
+    boolean isOne = open.size() == 1 || open.size() > 1 && open.get(0).length < open.get(1).length;
+    return isOne ? Optional.of(open.get(0)) : Optional.empty();
   }
 
   private static Optional<String> usual(Type[] types) {

@@ -111,7 +111,7 @@ class WaysTest {
   static void compile() throws IOException {
     compile("Checks");
     Map<String, byte[]> library = new HashMap<>();
-    for (String type : List.of("Checks", "Checks$Gate")) {
+    for (String type : List.of("Checks", "Checks$Gate", "Checks$Paper", "Checks$Pass")) {
       library.put(type, Files.readAllBytes(folder.resolve(type + ".class")));
     }
     TABLES.forEach(WaysTest::compile);
