@@ -28,7 +28,7 @@ import java.util.stream.Stream;
  * as a rule little has changed when the command has ended.
  */
 public final class ReadAhead {
-  /** Where its thread has only what nobody wants: the compiler of its JVM has more than that. */
+  /** Where its thread gives way; what its JVM's compiler and collector do for it does not. */
   private static final double SPARE_ASIDE = 0.5;
 
   /**

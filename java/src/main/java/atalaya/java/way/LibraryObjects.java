@@ -160,19 +160,14 @@ final class LibraryObjects {
 
   /** What a constructor is given that takes nothing but usual values. */
   private static Optional<String> made(ClassCode code) {
-    return code.constructors().stream()
-        .filter(c -> !code.isAbstract() && (c.node().access & Opcodes.ACC_PUBLIC) != 0)
-        .map(c -> Type.getArgumentTypes(c.node().desc))
-        .sorted(Comparator.comparingInt(types -> types.length))
-        .flatMap(types -> usual(types).stream())
-        .findFirst();
+    return constructors(code).stream().flatMap(types -> usual(types).stream()).findFirst();
   }
 
   /** One of a class that extends what is wanted, made of usual values, or else of nothing. */
   private Optional<Any> extending(String type) {
     String name = Literals.simple("L" + type + ";");
     return base.library(type)
-        .filter(code -> isOpen(code) && !code.isAbstract())
+        .filter(this::isOpen)
         .flatMap(LibraryObjects::plainest)
         .map(types -> Arrays.stream(types).map(LibraryObjects::usualOrNothing).toList())
         .map(values -> "new " + name + "(" + String.join(", ", values) + ")")
@@ -186,14 +181,18 @@ final class LibraryObjects {
 
   /** What the public constructor takes that takes least; empty where another takes as much. */
   private static Optional<Type[]> plainest(ClassCode code) {
-    List<Type[]> open =
-        code.constructors().stream()
-            .filter(c -> (c.node().access & Opcodes.ACC_PUBLIC) != 0)
-            .map(c -> Type.getArgumentTypes(c.node().desc))
-            .sorted(Comparator.comparingInt(types -> types.length))
-            .toList();
+    List<Type[]> open = constructors(code);
     boolean isOne = open.size() == 1 || open.size() > 1 && open.get(0).length < open.get(1).length;
     return isOne ? Optional.of(open.get(0)) : Optional.empty();
+  }
+
+  /** What the public constructors take of a class of which there are objects, the least first. */
+  private static List<Type[]> constructors(ClassCode code) {
+    return code.constructors().stream()
+        .filter(c -> !code.isAbstract() && (c.node().access & Opcodes.ACC_PUBLIC) != 0)
+        .map(c -> Type.getArgumentTypes(c.node().desc))
+        .sorted(Comparator.comparingInt(types -> types.length))
+        .toList();
   }
 
   private static Optional<String> usual(Type[] types) {
