@@ -1097,6 +1097,70 @@ class Chores implements Cloneable {
     }
   }
 
+  /** Very many ways lead through what is called; one of them is known from end to end. */
+  static void hoisted(String signal, int times) {
+    int flags;
+    try {
+      flags = flagsOf(signal);
+    } catch (IllegalArgumentException e) {
+      return;
+    }
+    if (flags == 4 && times == 2) {
+      throw new Here();
+    }
+  }
+
+  private static int flagsOf(String signal) {
+    switch (signal.trim().toLowerCase(java.util.Locale.ROOT)) {
+      case "pilot":
+      case "h":
+        return 1;
+      case "quarantine":
+      case "q":
+        return 2;
+      case "diver":
+      case "a":
+        return 3;
+      case "fire":
+      case "j":
+        return 4;
+      case "doctor":
+        return 5;
+      default:
+        throw new IllegalArgumentException("no such signal: " + signal);
+    }
+  }
+
+  enum Sail {
+    MAIN("m"),
+    JIB("j"),
+    GENOA("g"),
+    STORM_JIB("s"),
+    SPINNAKER("k");
+
+    private final String mark;
+
+    Sail(String mark) {
+      this.mark = mark;
+    }
+  }
+
+  /** None of them; and the last but one, in another method. */
+  static Sail sail(String mark) {
+    for (Sail sail : Sail.values()) {
+      if (sail.mark.equals(mark)) {
+        return sail;
+      }
+    }
+    throw new Here();
+  }
+
+  static void setIn(String mark, int wind) {
+    if (sail(mark) == Sail.STORM_JIB && wind > 8) {
+      throw new Here();
+    }
+  }
+
   interface Radio {
     int call(int channel);
 
@@ -1188,7 +1252,7 @@ class Chores implements Cloneable {
   static void twice() {
     AtomicLong depth = new AtomicLong(3);
     if (depth.compareAndSet(4, 5)) {
-      throw new Here(); // `depth.compareAndSet(4, 5)` true at line 1190 cannot happen there
+      throw new Here(); // `depth.compareAndSet(4, 5)` true at line 1254 cannot happen there
     }
   }
 

@@ -141,8 +141,8 @@ public sealed interface Term {
   }
 
   /**
-   * What a method with branches gives: the result of the one case whose conditions hold. Those of
-   * two never hold at once; where none of them do, nobody knows what it gives.
+   * What a method with branches gives: the result of the first case whose conditions hold; where
+   * none of them do, nobody knows what it gives.
    */
   record Choice(String type, List<Case> cases, int size, int hash) implements Term {
     public Choice {
@@ -175,6 +175,17 @@ public sealed interface Term {
       return isAllDecided || returning.stream().anyMatch(one -> one.conditions().isEmpty())
           ? Optional.empty()
           : Optional.of(new Choice("I", returning, size));
+    }
+
+    /** 0 in the cases in which it returns; another term says what is in all others. */
+    public Choice returningOr(Term unknown) {
+      List<Case> all = new ArrayList<>();
+      cases.stream()
+          .filter(one -> one.thrown().isEmpty())
+          .map(one -> new Case(one.conditions(), Term.of(0), ""))
+          .forEach(all::add);
+      all.add(new Case(List.of(), unknown, ""));
+      return new Choice("I", all, size);
     }
 
     /** Terms are large and asked for theirs often, so it is kept. */

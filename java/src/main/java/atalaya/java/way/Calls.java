@@ -36,10 +36,10 @@ final class Calls {
           "parse.*|valueOf|forName|charAt|substring|subSequence|codePointAt|of|ofEpoch.*|repeat|.*Exact"
               + "|divide|with.*|at[A-Z].*|decode|format|get");
 
-  /** The methods for arrays that take {@code null} for one. */
   /** What a double answers with the same object each time. */
   private static final Pattern GIVING = Pattern.compile("get(?!Next|And)\\w+\\(\\)[L\\[].*");
 
+  /** The methods for arrays that take {@code null} for one. */
   private static final Pattern TAKING_NONE =
       Pattern.compile("(deep)?(toString|hashCode|equals)", Pattern.CASE_INSENSITIVE);
 
@@ -235,6 +235,9 @@ final class Calls {
     if (isByName(call)) {
       return byName(call, arguments.get(0));
     }
+    if (isConstants(call)) {
+      return constants(call);
+    }
     Optional<Term> ofConstant = ofEnumConstant(call, arguments);
     if (ofConstant.isPresent()) {
       return ofConstant.get();
@@ -321,6 +324,24 @@ final class Calls {
     return call.name.equals("valueOf")
         && call.desc.equals("(Ljava/lang/String;)L" + call.owner + ";")
         && walker.base.code(call.owner).map(ClassCode::isEnum).orElse(false);
+  }
+
+  /** Whether a call gives all constants of an enum. */
+  private boolean isConstants(MethodInsnNode call) {
+    return call.name.equals("values")
+        && call.desc.equals("()[L" + call.owner + ";")
+        && walker.base.code(call.owner).map(ClassCode::isEnum).orElse(false);
+  }
+
+  private Term constants(MethodInsnNode call) {
+    String type = Type.getReturnType(call.desc).getElementType().getDescriptor();
+    List<Term> all = new ArrayList<>();
+    for (EnumValue value : walker.base.code(call.owner).orElseThrow().constants()) {
+      all.add(new Term.Constant(value, type));
+    }
+    Term array = walker.newObject("[");
+    walker.state.elements.put(array, all);
+    return array;
   }
 
   private Term byName(MethodInsnNode call, Term name) {
@@ -498,11 +519,15 @@ final class Calls {
         isReturning(choice, code.get());
       }
       if (walker.base.mayRefuse(code.get())) {
-        boolean isTold = result.get() instanceof Term.Choice;
-        if (isTold ? Branches.mayHaveOthers(code.get()) : branches.mayThrow(ref, arguments)) {
+        if (!(result.get() instanceof Term.Choice told)) {
+          if (branches.mayThrow(ref, arguments)) {
+            unfollowed.handOn(arguments);
+            unfollowed.throwsNothing(call);
+          }
+        } else if (Branches.mayHaveOthers(code.get())) {
           unfollowed.handOn(arguments);
-          unfollowed.throwsNothing(call);
-        } else if (isTold && !walker.isApart()) {
+          unfollowed.throwsNothing(call, told);
+        } else if (!walker.isApart()) {
           walker.ends.put(ends, Unfollowed.asText(call));
         }
       }

@@ -21,7 +21,7 @@ final class Exploration {
   private static final int MOST_CASES = 12;
   private static final int MOST_FOLLOWED = 16;
 
-  /** A loop is gone through so often where nothing says how often. */
+  /** A loop is gone through so often where the way itself does not say how often. */
   private static final int TURNS = 2;
 
   /** So many instructions are followed on one way, those of further calls not counted. */
@@ -91,6 +91,9 @@ final class Exploration {
     private int ofThis;
     private boolean isImpossible;
 
+    /** The last turn of which it was said that it has to be gone. */
+    private int said = -1;
+
     One(List<Edge> decided) {
       this.decided = decided;
     }
@@ -134,6 +137,8 @@ final class Exploration {
         throw new NotFollowed("nothing can be", null);
       }
       if (possible.size() == 1) {
+        boolean goesOn = code.loops().get(possible.get(0).to());
+        said = goesOn && PathSearch.steersLoop(code, edges.get(0).from()) ? last.turn() : said;
         return possible.get(0);
       }
       int known = chosen.size();
@@ -142,7 +147,8 @@ final class Exploration {
         return decided.get(known);
       }
       Edge edge = outwards(possible);
-      boolean isEnough = last.turn() >= TURNS && code.loops().get(edge.from());
+      boolean isEnough =
+          last.turn() >= TURNS && said < last.turn() && code.loops().get(edge.from());
       isComplete &= !isEnough;
       for (Edge other : possible) {
         if (other != edge && !isEnough) {

@@ -246,6 +246,9 @@ final class Made {
   /** That a call ends as it has to. */
   private static String hope(Input result) {
     String name = result.name();
+    if (name.endsWith(THROWS + Unfollowed.CAUGHT)) {
+      return name.replace(THROWS + "what", THROWS_NOTHING + " that");
+    }
     return name.endsWith(REFUSES)
         ? name.replace(REFUSES, THROWS_NOTHING)
         : isThrowing(result) ? name.replace(THROWS, THROWS + "no ") : name + " is not null";

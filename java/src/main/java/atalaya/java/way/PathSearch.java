@@ -22,8 +22,8 @@ import org.objectweb.asm.tree.InvokeDynamicInsnNode;
  * is endless, and the heaviest one is found in time linear in the method's length.
  */
 final class PathSearch {
-  /** A path goes back to the begin of a loop so many times at most. */
-  private static final int TURNS = 3;
+  /** A path goes back to the begin of a loop so many times as a rule, at most. */
+  static final int TURNS = 3;
 
   private static final double OF_CONDITION = 1e-6;
   private static final double OF_EXCEPTION = 1e-3;
@@ -41,6 +41,7 @@ final class PathSearch {
    * @param forced instructions that the path has to pass
    * @param begun how the path begins; empty where it is free from the first instruction on
    * @param blocked edges that it must not take, and after how many turns
+   * @param turns so often it may go back to the begin of a loop
    * @param returning whether it has to return, and not throw
    */
   record Wanted(
@@ -48,7 +49,17 @@ final class PathSearch {
       Set<Integer> forced,
       List<Path.Move> begun,
       Set<Path.Taken> blocked,
+      int turns,
       boolean returning) {
+    Wanted(
+        IntToDoubleFunction weights,
+        Set<Integer> forced,
+        List<Path.Move> begun,
+        Set<Path.Taken> blocked,
+        boolean returning) {
+      this(weights, forced, begun, blocked, TURNS, returning);
+    }
+
     /** Where only the way there counts. */
     static final IntToDoubleFunction NO_WEIGHTS = point -> 0;
 
@@ -161,7 +172,7 @@ final class PathSearch {
   }
 
   private Optional<Path> find(BitSet passedBefore, boolean again) {
-    int layers = graph.hasLoops() ? TURNS + 1 : 1;
+    int layers = graph.hasLoops() ? wanted.turns() + 1 : 1;
     List<Graph.Block> blocks = graph.blocks();
     double[][] best = new double[layers][code.size()];
     Edge[][] choice = new Edge[layers][code.size()];

@@ -16,6 +16,9 @@ final class Unfollowed {
   private static final String TEXT = "Ljava/lang/String;";
   private static final String STREAMS = "java/util/stream/";
 
+  /** In place of an exception, where nothing but what handlers take matters. */
+  static final String CAUGHT = "what is caught";
+
   private final Walker walker;
   private final CharsetNames charsets;
 
@@ -120,12 +123,25 @@ final class Unfollowed {
 
   /** It has to throw nothing; whether it does, a person has to see. */
   void throwsNothing(MethodInsnNode call) {
-    throwsNo(call, walker.isCaught() ? "what is caught" : "an exception");
+    throwsNo(call, whatMatters());
+  }
+
+  /** The same, unless it comes to one of the cases that were found. */
+  void throwsNothing(MethodInsnNode call, Term.Choice found) {
+    isNot(found.returningOr(throwing(call, whatMatters())));
+  }
+
+  private String whatMatters() {
+    return walker.isCaught() ? CAUGHT : "an exception";
   }
 
   private void throwsNo(MethodInsnNode call, String exception) {
+    isNot(throwing(call, exception));
+  }
+
+  private void isNot(Term throwing) {
     Reason reason = Reason.unwritten(walker.line());
-    walker.require(new Compared(throwing(call, exception), Relation.EQUAL, Term.of(0), reason));
+    walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
   }
 
   /**

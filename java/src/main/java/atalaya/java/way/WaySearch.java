@@ -48,6 +48,9 @@ final class WaySearch {
   /** A way with values may be worth so much less than one for which none were found. */
   private static final double WORTH_CERTAINTY = 0.4;
 
+  /** A loop that counts is gone through so often at most. */
+  private static final int MOST_TURNS = 12;
+
   /** So many conditions before one are turned that comes out by what they led to. */
   private static final int MOST_BEFORE = 8;
 
@@ -99,18 +102,23 @@ final class WaySearch {
    *
    * @param begun how the path has to begin
    * @param blocked edges that it must not take
+   * @param turns so often it may go back to the begin of a loop
    */
-  private record Attempt(List<Path.Move> begun, Set<Walked.Cause> blocked, int depth) {
-    static final Attempt FIRST = new Attempt(List.of(), Set.of(), 0);
+  private record Attempt(List<Path.Move> begun, Set<Walked.Cause> blocked, int turns, int depth) {
+    static final Attempt FIRST = new Attempt(List.of(), Set.of(), PathSearch.TURNS, 0);
 
     Attempt beginning(List<Path.Move> moves) {
-      return new Attempt(moves, blocked, depth + 1);
+      return beginning(moves, turns);
+    }
+
+    Attempt beginning(List<Path.Move> moves, int withTurns) {
+      return new Attempt(moves, blocked, Math.max(turns, withTurns), depth + 1);
     }
 
     Attempt without(Walked.Cause cause, int deeper) {
       Set<Walked.Cause> more = new LinkedHashSet<>(blocked);
       more.add(cause);
-      return new Attempt(begun, more, depth + deeper);
+      return new Attempt(begun, more, turns, depth + deeper);
     }
 
     Set<Path.Taken> blockedAt(int level) {
@@ -457,6 +465,7 @@ final class WaySearch {
             Set.of(),
             attempt.begun(),
             attempt.blockedAt(route.size() - 1),
+            attempt.turns(),
             false);
     return PathSearch.heaviest(code, search, known.base()::code);
   }
@@ -507,7 +516,7 @@ final class WaySearch {
       boolean isHere = cause != null && cause.level() == route.size() - 1;
       int at = isHere ? position(moves, cause.edge()) : -1;
       if (isComputed && at >= 0) {
-        otherwise(failed, at);
+        otherwise(failed, at, conflict.one());
       } else if (cause != null) {
         boolean ofTurn =
             isAlone || isHere && PathSearch.steersLoop(code, cause.edge().edge().from());
@@ -530,14 +539,16 @@ final class WaySearch {
    * What a path computed itself leaves another outcome, whatever the inputs; or it has to go
    * another way before.
    */
-  private void otherwise(Try failed, int at) {
+  private void otherwise(Try failed, int at, Constraint computed) {
     List<Path.Move> moves = failed.path().moves();
     Path.Move broken = moves.get(at);
+    long turns = broken.turn() + stillToGo(computed);
     for (MethodCode.Edge other : code.edges(broken.at())) {
       if (!other.equals(broken.edge()) && other.thrown().isEmpty()) {
         List<Path.Move> begun = new ArrayList<>(moves.subList(0, at));
         begun.add(new Path.Move(broken.at(), other, broken.turn()));
-        add(failed.attempt().beginning(begun), failed.weight());
+        int mayTurn = turns <= MOST_TURNS ? (int) turns : PathSearch.TURNS;
+        add(failed.attempt().beginning(begun, mayTurn), failed.weight());
       }
     }
     String type = code.ref().type();
@@ -553,6 +564,16 @@ final class WaySearch {
         add(failed.attempt().without(here.always(), 0), failed.weight());
       }
     }
+  }
+
+  /** How far what is compared is apart: where a loop counts, it has to be gone that often. */
+  private static long stillToGo(Constraint computed) {
+    Values nothing = new Values(Map.of());
+    return computed instanceof Constraint.Compared compared
+            && nothing.of(compared.left()) instanceof Number left
+            && nothing.of(compared.right()) instanceof Number right
+        ? Math.abs(left.longValue() - right.longValue())
+        : 0;
   }
 
   /** Values for what is asked outside of loops, where there are none for all of it. */
