@@ -1161,6 +1161,24 @@ class Chores implements Cloneable {
     }
   }
 
+  static void ordered(String order) {
+    String[] words = order.trim().split("\\s+");
+    if (words[0].equals("shift") && Integer.parseInt(words[2]) > 7 && sailed(words[1])) {
+      throw new Here();
+    }
+  }
+
+  private static boolean sailed(String mark) {
+    return sail(mark) == Sail.GENOA;
+  }
+
+  static void addressed(String address) {
+    String[] parts = address.split("\\s*[:/]+\\.?");
+    if (parts.length == 3 && parts[0].equals("berth") && parts[2].endsWith("west")) {
+      throw new Here();
+    }
+  }
+
   interface Radio {
     int call(int channel);
 
@@ -1252,7 +1270,7 @@ class Chores implements Cloneable {
   static void twice() {
     AtomicLong depth = new AtomicLong(3);
     if (depth.compareAndSet(4, 5)) {
-      throw new Here(); // `depth.compareAndSet(4, 5)` true at line 1254 cannot happen there
+      throw new Here(); // `depth.compareAndSet(4, 5)` true at line 1272 cannot happen there
     }
   }
 

@@ -529,6 +529,13 @@ class Makings {
   static void listed(int many) {
     list(new Object[] {many, many});
     if (many == 3) {
+      throw new Here();
+    }
+  }
+
+  static void listedSome(int many) {
+    list(new Object[many]);
+    if (many == 3) {
       throw new Here(); // as long as Makings.list(..) throws nothing
     }
   }
@@ -980,7 +987,7 @@ class Makings {
       System.exit(status);
     }
     if (words.length == 3) {
-      throw new Here(); // `words.length == 3` true at line 982 cannot happen together with `words.length != 1` false at line 979
+      throw new Here(); // `words.length == 3` true at line 989 cannot happen together with `words.length != 1` false at line 986
     }
   }
 

@@ -213,14 +213,14 @@ final class Inverses {
             && split.operator() == Operator.CALL
             && split.detail().equals(SPLIT)
             && split.operands().get(1) instanceof Term.Constant separator
-            && separator.value() instanceof String text
-            && text.length() == 1
-            && ".$|()[{^?*+\\".indexOf(text.charAt(0)) < 0
+            && separator.value() instanceof String expression
+            && Separators.plainest(expression).isPresent()
         ? split.operands().get(0)
         : null;
   }
 
   private static String separator(Term split) {
-    return (String) ((Term.Constant) ((Operation) split).operands().get(1)).value();
+    Term.Constant expression = (Term.Constant) ((Operation) split).operands().get(1);
+    return Separators.plainest((String) expression.value()).orElseThrow();
   }
 }

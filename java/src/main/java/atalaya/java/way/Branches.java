@@ -17,8 +17,12 @@ import org.objectweb.asm.Type;
 final class Branches {
   private static final Set<String> TEXTS = Set.of("Ljava/lang/String;", "Ljava/lang/CharSequence;");
 
+  /** Loops are looked into so deep at once. */
+  private static final int MOST_DECIDING = 2;
+
   private final Walker walker;
   private boolean isTrying;
+  private int deciding;
   private boolean isExploring;
 
   Branches(Walker walker) {
@@ -47,6 +51,23 @@ final class Branches {
       return false;
     } finally {
       isTrying = false;
+    }
+  }
+
+  /** How control goes through a method with loops, where what is known says it at every turn. */
+  Optional<Course> decided(MethodCode code, List<Term> arguments) {
+    if (!code.graph().hasLoops() || deciding == MOST_DECIDING) {
+      return Optional.empty();
+    }
+    State during = walker.state.fork();
+    deciding++;
+    try {
+      walker.apart(during, new Decided(code), arguments);
+      return canBe(during.constraints) ? Optional.of(new Decided(code)) : Optional.empty();
+    } catch (Walker.NotFollowed e) {
+      return Optional.empty();
+    } finally {
+      deciding--;
     }
   }
 

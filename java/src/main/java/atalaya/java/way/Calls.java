@@ -476,16 +476,13 @@ final class Calls {
     }
     passLikely(ref, code.get(), new HashSet<>());
     boolean makes = call.name.equals("<init>");
-    if (code.get().isStraight() || makes) {
-      Optional<Path> path =
-          branches
-              .possible(code.get(), arguments)
-              .or(code.get()::shortest)
-              .or(() -> walker.isCaught() ? Optional.empty() : code.get().shortestThrowing());
+    Optional<Course> decided = branches.decided(code.get(), arguments);
+    if (decided.isPresent() || code.get().isStraight() || makes) {
+      Optional<Course> course = decided.or(() -> straight(code.get(), arguments));
       State before = walker.state.fork();
       try {
-        if (path.isPresent()) {
-          Walker.End end = walker.run(path.get(), arguments, Walker.Route.NONE);
+        if (course.isPresent()) {
+          Walker.End end = walker.run(course.get(), arguments, Walker.Route.NONE);
           if (!end.thrown().isEmpty()) {
             walker.throwing(end.thrown());
           }
@@ -534,6 +531,15 @@ final class Calls {
     }
     walker.changes.by(code.get(), arguments);
     return result.orElseGet(() -> unfollowed(call, code, arguments));
+  }
+
+  /** Through what does not part, or is taken not to. */
+  private Optional<Course> straight(MethodCode code, List<Term> arguments) {
+    return branches
+        .possible(code, arguments)
+        .or(code::shortest)
+        .or(() -> walker.isCaught() ? Optional.empty() : code.shortestThrowing())
+        .map(path -> new Course.Planned(path, Steering.NONE, 0));
   }
 
   /** Of what a test decides, what has to be for a call to return, whatever else it asks. */

@@ -1,7 +1,6 @@
 package atalaya.java.way;
 
 import atalaya.core.term.Constraint;
-import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Term;
 import atalaya.java.way.MethodCode.Edge;
 import atalaya.java.way.Walker.NotFollowed;
@@ -23,9 +22,6 @@ final class Exploration {
 
   /** A loop is gone through so often where the way itself does not say how often. */
   private static final int TURNS = 2;
-
-  /** So many instructions are followed on one way, those of further calls not counted. */
-  private static final int MOST_OF_WAY = 300;
 
   private static final int MOST_INSTRUCTIONS = 600;
 
@@ -84,61 +80,37 @@ final class Exploration {
   }
 
   /** Goes one of the ways; where others part from it is noted. */
-  private final class One implements Course {
+  private final class One extends Forward {
     private final List<Edge> decided;
     private final List<Edge> chosen = new ArrayList<>();
-    private Path.Move last;
-    private int ofThis;
     private boolean isImpossible;
 
     /** The last turn of which it was said that it has to be gone. */
     private int said = -1;
 
     One(List<Edge> decided) {
+      super(Exploration.this.code);
       this.decided = decided;
-    }
-
-    @Override
-    public MethodCode code() {
-      return code;
     }
 
     @Override
     public Optional<Path.Move> next(Edge taken) throws NotFollowed {
       followed++;
-      if (++ofThis > MOST_OF_WAY) {
-        throw new NotFollowed("too long", null);
-      }
-      int at = taken == null ? 0 : taken.to();
-      int turn = last == null ? 0 : last.turn();
-      turn += taken != null && code.graph().closesLoop(taken.from(), at) ? 1 : 0;
-      Edge first =
-          code.edges(at).stream()
-              .filter(edge -> edge.thrown().isEmpty() || code.isCaught(at))
-              .findFirst()
-              .orElse(null);
-      last = new Path.Move(at, first, turn);
-      return Optional.of(last);
+      return super.next(taken);
     }
 
     @Override
     public Edge chosen(
         List<Edge> edges, Function<Edge, List<Constraint>> needed, List<Constraint> soFar)
         throws NotFollowed {
-      List<Edge> possible = new ArrayList<>();
-      for (Edge edge : edges) {
-        List<Constraint> needs = needed.apply(edge);
-        if (Branches.canBe(needs) && needs.stream().noneMatch(one -> isExcluded(one, soFar))) {
-          possible.add(edge);
-        }
-      }
+      List<Edge> possible = possible(edges, needed, soFar);
       if (possible.isEmpty()) {
         isImpossible = true;
         throw new NotFollowed("nothing can be", null);
       }
       if (possible.size() == 1) {
         boolean goesOn = code.loops().get(possible.get(0).to());
-        said = goesOn && PathSearch.steersLoop(code, edges.get(0).from()) ? last.turn() : said;
+        said = goesOn && PathSearch.steersLoop(code, edges.get(0).from()) ? turn() : said;
         return possible.get(0);
       }
       int known = chosen.size();
@@ -147,8 +119,7 @@ final class Exploration {
         return decided.get(known);
       }
       Edge edge = outwards(possible);
-      boolean isEnough =
-          last.turn() >= TURNS && said < last.turn() && code.loops().get(edge.from());
+      boolean isEnough = turn() >= TURNS && said < turn() && code.loops().get(edge.from());
       isComplete &= !isEnough;
       for (Edge other : possible) {
         if (other != edge && !isEnough) {
@@ -167,17 +138,6 @@ final class Exploration {
           .filter(edge -> !code.loops().get(edge.to()))
           .findFirst()
           .orElse(possible.get(0));
-    }
-
-    private static boolean isExcluded(Constraint one, List<Constraint> soFar) {
-      return one instanceof Compared compared
-          && soFar.stream()
-              .anyMatch(
-                  known ->
-                      known instanceof Compared before
-                          && before.relation() == compared.relation().negated()
-                          && before.left().equals(compared.left())
-                          && before.right().equals(compared.right()));
     }
   }
 }

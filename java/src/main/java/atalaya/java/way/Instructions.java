@@ -381,18 +381,26 @@ final class Instructions extends Interpreter<Symbol> {
   /** An array is there, and has the element. */
   private void requireWithin(Term array, Term index) {
     walker.requireThere(array);
-    boolean isGiven =
-        array instanceof Term.Input input
-            && input.isFree()
-            && !walker.state.elements.containsKey(array);
+    boolean isPutTogether = walker.state.elements.containsKey(array);
+    boolean isGiven = array instanceof Term.Input input && input.isFree() && !isPutTogether;
+    boolean isCertain = isGiven || isPutTogether && isKnown(index);
     Term kept = walker.state.fields.get(FieldArrays.lengthOf(array));
     Reason reason = Reason.unwritten(walker.line());
-    if (isGiven || kept != null) {
+    if (isCertain || kept != null) {
       walker.require(new Compared(length(array), Relation.GREATER, index, reason));
     }
-    if (isGiven || index instanceof Term.Input input && input.isFree()) {
+    if (isCertain || index instanceof Term.Input input && input.isFree()) {
       walker.require(new Compared(index, Relation.AT_LEAST, Term.of(0), reason));
     }
+  }
+
+  private static boolean isKnown(Term term) {
+    boolean[] isKnown = {true};
+    term.visit(
+        part ->
+            isKnown[0] &=
+                !(part instanceof Term.Input input) || input.source() != Term.Source.UNKNOWN);
+    return isKnown[0];
   }
 
   /** Arrays have all that is copied, and a place for it, as far as their lengths are known. */
@@ -412,7 +420,7 @@ final class Instructions extends Interpreter<Symbol> {
   private void requireKnown(Term one, Term least) {
     Reason reason = Reason.unwritten(walker.line());
     Compared isSo = new Compared(one, Relation.AT_LEAST, least, reason);
-    if (isSo.inputs().stream().noneMatch(input -> input.source() == Term.Source.UNKNOWN)) {
+    if (isSo.terms().stream().allMatch(Instructions::isKnown)) {
       walker.require(isSo);
     }
   }
