@@ -229,6 +229,11 @@ final class MethodCode {
     return isStraight;
   }
 
+  /** Whether control never parts in it, nor goes on elsewhere in between. */
+  boolean isLeaf() {
+    return isStraight && called().isEmpty();
+  }
+
   private static boolean isStraight(List<Edge> from) {
     return from.isEmpty() || from.size() == 1 && from.get(0).point() < 0;
   }

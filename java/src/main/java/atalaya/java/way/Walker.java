@@ -37,9 +37,9 @@ import org.objectweb.asm.tree.analysis.Frame;
  */
 final class Walker {
   /** So deep calls are followed, deeper those of small methods and of such as decide nothing. */
-  private static final int DEEPEST = 4;
+  private static final int DEEPEST = 6;
 
-  private static final int DEEPEST_PLAIN = 8;
+  private static final int DEEPEST_PLAIN = 12;
 
   /** Instructions, labels included. */
   private static final int SMALL = 40;
@@ -485,7 +485,7 @@ final class Walker {
   boolean isAtEnd(MethodCode called) {
     boolean isPlain = called.isStraight() || called.node().instructions.size() <= SMALL;
     int deepest = isPlain ? DEEPEST_PLAIN : DEEPEST;
-    return depth > deepest || allowance.isSpent();
+    return depth > deepest && !called.isLeaf() || allowance.isSpent();
   }
 
   int line() {
