@@ -247,7 +247,7 @@ class Errands {
     Map<String, Integer> berths = new HashMap<>();
     berths.put("tug", 1);
     if (berths.containsKey("tug")) {
-      throw new Here(); // open
+      throw new Here();
     }
   }
 

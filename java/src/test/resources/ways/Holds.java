@@ -6,10 +6,15 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Iterator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.IntSupplier;
 
 /**
@@ -65,7 +70,7 @@ class Holds {
     List<Integer> none = new ArrayList<>(many);
     Collections.sort(none);
     if (!none.isEmpty()) {
-      throw new Here(); // `none.isEmpty()` false at line 67 cannot happen there
+      throw new Here(); // `none.isEmpty()` false at line 72 cannot happen there
     }
   }
 
@@ -290,6 +295,106 @@ class Holds {
       signal.set(flag);
       signal.remove();
       if (signal.get() == null && flag.isEmpty()) {
+        throw new Here();
+      }
+    }
+  }
+
+  // ---- maps ----
+
+  static class Charts {
+    private final Map<String, Integer> depths = new HashMap<>();
+    private final NavigableMap<Integer, String> marks = new TreeMap<>();
+
+    void sound(String place, int depth) {
+      depths.put(place, depth);
+    }
+
+    void unknown(String place) {
+      if (depths.get(place) == null && place.length() == 3) {
+        throw new Here();
+      }
+    }
+
+    int deepest(String place) {
+      Integer depth = depths.getOrDefault(place, -1);
+      if (depth < 0) {
+        throw new Here();
+      }
+      return depth;
+    }
+
+    void known(String place) {
+      if (depths.containsKey(place)) {
+        throw new Here(); // open
+      }
+    }
+
+    void open(int day) {
+      if (marks.floorEntry(day) == null && marks.isEmpty() && day > 1) {
+        throw new Here();
+      }
+    }
+
+    void listed(int many) {
+      int sum = 0;
+      for (int depth : depths.values()) {
+        sum += depth;
+      }
+      if (sum == 0 && many == 7) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void charted(int depth) {
+    Map<String, Integer> depths = new LinkedHashMap<>();
+    depths.put("bar", depth);
+    depths.put("quay", 9);
+    Integer before = depths.put("bar", depth + 1);
+    if (before == 4 && depths.get("bar") == 5 && depths.size() == 2 && depths.get("sea") == null) {
+      throw new Here();
+    }
+  }
+
+  static void overwritten(String place) {
+    Map<String, Integer> depths = new HashMap<>();
+    depths.put(place, 1);
+    depths.put("bar", 2);
+    if (depths.get(place) == 1) {
+      throw new Here(); // open
+    }
+  }
+
+  static void merged(String place) {
+    Map<String, Integer> depths = new HashMap<>();
+    depths.merge(place, 1, Integer::sum);
+    if (depths.isEmpty()) {
+      throw new Here(); // open
+    }
+  }
+
+  static void handedOn(String place) {
+    Map<String, String> places = new HashMap<>();
+    Collections.addAll(places.keySet());
+    fill(places, place);
+    if (places.get("bar") == null) {
+      throw new Here(); // open
+    }
+  }
+
+  private static void fill(Map<String, String> places, String place) {
+    for (String part : place.split(",")) {
+      places.put(part, part);
+    }
+  }
+
+  /** A sorted map takes no key that is missing. */
+  static class Sorted {
+    private final Map<String, String> names = new TreeMap<>();
+
+    void called(String name) {
+      if (names.get(name) == null) {
         throw new Here();
       }
     }

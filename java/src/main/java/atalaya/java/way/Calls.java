@@ -57,6 +57,7 @@ final class Calls {
 
   private final Walker walker;
   private final Containers containers;
+  private final Mappings mappings;
   private final Holders holders;
   private final Lines lines;
   private final Branches branches;
@@ -66,6 +67,7 @@ final class Calls {
   Calls(Walker walker) {
     this.walker = walker;
     this.containers = walker.objects.containers();
+    this.mappings = new Mappings(walker);
     this.holders = walker.objects.holders();
     this.lines = new Lines(walker);
     this.branches = new Branches(walker);
@@ -191,6 +193,9 @@ final class Calls {
       if (Containers.isContainer(call.owner)) {
         containers.made(arguments.get(0), arguments.subList(1, arguments.size()));
       }
+      if (Mappings.isMap(call.owner)) {
+        mappings.made(arguments.get(0), call);
+      }
       unfollowed.makes(call, arguments);
       return unknown(call);
     }
@@ -204,6 +209,17 @@ final class Calls {
           containers.call(call, arguments.get(0), arguments.subList(1, arguments.size()));
       if (result.isPresent()) {
         return result.get();
+      }
+    }
+    if (!isStatic && Mappings.isMap(call.owner)) {
+      Optional<Term> mapped =
+          mappings.call(
+              call,
+              arguments.get(0),
+              arguments.subList(1, arguments.size()),
+              () -> foreign(call, arguments));
+      if (mapped.isPresent()) {
+        return mapped.get();
       }
     }
     if (!isStatic && Holders.isHolder(call.owner)) {

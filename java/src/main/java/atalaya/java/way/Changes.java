@@ -54,7 +54,7 @@ final class Changes {
   private boolean mayBeChanged(Term argument) {
     String type = Walker.internal(argument.type());
     return walker.base.has(type)
-        || Containers.isContainer(type)
+        || Containers.holds(type)
         || Holders.isHolder(type)
         || type.equals("java/lang/Object");
   }

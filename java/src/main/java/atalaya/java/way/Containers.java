@@ -36,7 +36,7 @@ final class Containers {
 
   /** What changes how many elements there are. */
   private static final Pattern WRITING =
-      Pattern.compile("(add|offer|push|pop|poll|put|remove|retain|clear|drain|take).*");
+      Pattern.compile("(add|offer|push|pop|poll|put|merge|compute|remove|retain|clear|drain|take).*");
 
   /** What leaves a container as it is. */
   private static final Pattern READING =
@@ -72,6 +72,11 @@ final class Containers {
 
   static boolean isContainer(String owner) {
     return TYPES.contains(owner);
+  }
+
+  /** Whether something of a type holds others. */
+  static boolean holds(String type) {
+    return isContainer(type) || Mappings.isMap(type);
   }
 
   static boolean isKnown(String owner) {
@@ -331,7 +336,7 @@ final class Containers {
     walker.state.fields.put(sizeOf(field), size);
   }
 
-  private static State.Field sizeOf(Term container) {
+  static State.Field sizeOf(Term container) {
     return new State.Field(container, SIZE);
   }
 
@@ -383,7 +388,7 @@ final class Containers {
   void mayHaveChanged(List<Term> arguments) {
     for (Term argument : arguments) {
       Term of = walker.objects.original(argument);
-      if (isContainer(Walker.internal(of.type()))) {
+      if (holds(Walker.internal(of.type()))) {
         walker.state.contents.computeIfPresent(of, (container, held) -> Contents.LOST);
         walker.state.fields.computeIfPresent(sizeOf(of), (field, size) -> Term.unknown(SIZE, "I"));
       }
@@ -453,7 +458,7 @@ final class Containers {
     return known == 0 ? size : Term.operation(Operator.ADD, "", "I", List.of(size, Term.of(known)));
   }
 
-  private static Term truth(Term size, Relation relation, int than) {
+  static Term truth(Term size, Relation relation, int than) {
     if (size instanceof Term.Constant constant) {
       int count = (Integer) constant.value();
       return Term.of(relation.holds(Integer.compare(count, than)) ? 1 : 0);

@@ -333,7 +333,7 @@ final class MethodCode {
       if (instruction instanceof FieldInsnNode field) {
         String type = Walker.internal(field.desc);
         boolean isSet = field.getOpcode() == Opcodes.PUTFIELD && !makes;
-        boolean isWritten = writes && (Containers.isContainer(type) || Holders.isHolder(type));
+        boolean isWritten = writes && (Containers.holds(type) || Holders.isHolder(type));
         if (isSet || isWritten) {
           changed.add(new Changes.Field(field.owner, field.name, field.desc));
         }

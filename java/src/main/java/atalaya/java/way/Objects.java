@@ -120,7 +120,7 @@ final class Objects {
   }
 
   private static boolean isContainer(Term term) {
-    return Containers.isContainer(Walker.internal(term.type()));
+    return Containers.holds(Walker.internal(term.type()));
   }
 
   /** The constants of an enum of the project, by its descriptor. */

@@ -9,6 +9,7 @@ import atalaya.core.term.Term.Operator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.objectweb.asm.Type;
 
@@ -38,10 +39,40 @@ final class TypeTests {
 
   /** An object that is taken for one of another type from now on. */
   Term narrowed(Term term, String type) {
+    Reason reason = Reason.unwritten(walker.line());
+    mayBeTaken(term, type)
+        .ifPresent(is -> walker.require(new Compared(is, Relation.NOT_EQUAL, Term.of(0), reason)));
+    return asOne(term, type);
+  }
+
+  /** Whether a text or number can be taken for what it is tried as; empty for what is none. */
+  private Optional<Term> mayBeTaken(Term term, String type) {
+    if (term instanceof Term.Input input) {
+      return mayBeValue(input, type) ? Optional.of(orNull(input, type)) : Optional.empty();
+    }
+    if (!(term instanceof Term.Choice choice)
+        || choice.cases().stream().allMatch(one -> mayBeTaken(one, type).isEmpty())) {
+      return Optional.empty();
+    }
+    List<Term.Case> cases =
+        choice.cases().stream()
+            .map(
+                one ->
+                    new Term.Case(
+                        one.conditions(), mayBeTaken(one, type).orElse(Term.of(1)), one.thrown()))
+            .toList();
+    return Optional.of(new Term.Choice("Z", cases, choice.size()));
+  }
+
+  private Optional<Term> mayBeTaken(Term.Case one, String type) {
+    return Optional.ofNullable(one.result()).flatMap(result -> mayBeTaken(result, type));
+  }
+
+  private Term asOne(Term term, String type) {
     if (term instanceof Term.Choice choice) {
       return new Term.Choice(
           choice.type(),
-          choice.cases().stream().map(one -> narrowed(one, type)).toList(),
+          choice.cases().stream().map(one -> asOne(one, type)).toList(),
           choice.size());
     }
     String descriptor = Type.getObjectType(type).getDescriptor();
@@ -64,10 +95,6 @@ final class TypeTests {
               input, new Term.Input(input.name(), descriptor, input.source(), input.usual()))
           : input;
     }
-    if (term instanceof Term.Input input && mayBeValue(input, type)) {
-      Reason reason = Reason.unwritten(walker.line());
-      walker.require(new Compared(orNull(input, type), Relation.NOT_EQUAL, Term.of(0), reason));
-    }
     return term;
   }
 
@@ -80,10 +107,10 @@ final class TypeTests {
     return Term.operation(Operator.INSTANCE_OF, type, "Z", List.of(term));
   }
 
-  private Term.Case narrowed(Term.Case one, String type) {
+  private Term.Case asOne(Term.Case one, String type) {
     return one.result() == null
         ? one
-        : new Term.Case(one.conditions(), narrowed(one.result(), type), one.thrown());
+        : new Term.Case(one.conditions(), asOne(one.result(), type), one.thrown());
   }
 
   /** Whether something declared so can be of a type at all: of what is final nothing else is. */
