@@ -326,7 +326,14 @@ class Holds {
 
     void known(String place) {
       if (depths.containsKey(place)) {
-        throw new Here(); // open
+        throw new Here();
+      }
+    }
+
+    void deep(String place, String other) {
+      Integer depth = depths.get(place);
+      if (depth != null && depth > 30 && depths.get(other) == null) {
+        throw new Here();
       }
     }
 
@@ -362,7 +369,7 @@ class Holds {
     depths.put(place, 1);
     depths.put("bar", 2);
     if (depths.get(place) == 1) {
-      throw new Here(); // open
+      throw new Here();
     }
   }
 

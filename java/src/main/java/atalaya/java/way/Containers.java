@@ -36,7 +36,8 @@ final class Containers {
 
   /** What changes how many elements there are. */
   private static final Pattern WRITING =
-      Pattern.compile("(add|offer|push|pop|poll|put|merge|compute|remove|retain|clear|drain|take).*");
+      Pattern.compile(
+          "(add|offer|push|pop|poll|put|merge|compute|remove|retain|clear|drain|take).*");
 
   /** What leaves a container as it is. */
   private static final Pattern READING =
@@ -54,7 +55,7 @@ final class Containers {
   private static final String SIZE = ".size()";
   private static final String CONTAINS = ".contains(..)";
   private static final Pattern OF_FIELD =
-      Pattern.compile("\\.(length|size\\(\\)|contains\\(\\.\\.\\)( the \\w+ time)?)$");
+      Pattern.compile("\\.(length|size\\(\\)|\\w+\\(\\.\\.\\)( the \\w+ time)?)$");
 
   private final Walker walker;
 

@@ -1,5 +1,6 @@
 package atalaya.java.way;
 
+import atalaya.core.term.Constraint;
 import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
@@ -9,7 +10,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.MethodInsnNode;
 
@@ -51,6 +54,11 @@ final class Mappings {
 
   private static final Pattern CHANGING =
       Pattern.compile("(put|remove|clear|poll|compute|merge|replace).*");
+
+  private static final Set<String> PLAIN = Set.of("Ljava/lang/String;", "I", "J", "C");
+
+  private static final String EQUALS =
+      "java/util/Objects.equals(Ljava/lang/Object;Ljava/lang/Object;)Z";
 
   private static final Set<String> VIEWS = Set.of("keySet", "values", "entrySet");
 
@@ -96,27 +104,26 @@ final class Mappings {
 
   /** What a map gives that code put together. */
   private Optional<Term> held(MethodInsnNode call, Term of, List<Term> all, List<Term> arguments) {
-    Optional<Integer> place = arguments.isEmpty() ? Optional.of(-1) : place(all, arguments.get(0));
-    Term there = place.filter(at -> at >= 0).map(at -> all.get(at + 1)).orElse(Term.NULL);
     switch (call.name) {
       case "size" -> {
-        return Optional.of(Term.of(all.size() / 2));
+        return areApart(all) ? Optional.of(Term.of(all.size() / 2)) : Optional.empty();
       }
       case "isEmpty" -> {
         return Optional.of(Term.of(all.isEmpty() ? 1 : 0));
       }
       case "get" -> {
-        return place.map(at -> there);
+        return by(call, all, arguments.get(0), value -> value, Term.NULL);
       }
       case "containsKey" -> {
-        return place.map(at -> Term.of(at < 0 ? 0 : 1));
+        return by(call, all, arguments.get(0), value -> Term.of(1), Term.of(0));
       }
       case "getOrDefault" -> {
-        return place.map(at -> at < 0 ? arguments.get(1) : there);
+        return by(call, all, arguments.get(0), value -> value, arguments.get(1));
       }
       case "put" -> {
-        put(of, place.map(at -> putting(all, at, arguments)).orElse(Contents.LOST));
-        return place.map(at -> there);
+        Optional<Term> before = by(call, all, arguments.get(0), value -> value, Term.NULL);
+        put(of, before.isPresent() ? putting(all, arguments) : Contents.LOST);
+        return before;
       }
       case "clear" -> {
         put(of, Contents.NONE);
@@ -166,16 +173,24 @@ final class Mappings {
         Optional<Term> ofNothing =
             call.name.equals("getOrDefault") ? Optional.of(arguments.get(1)) : ofNothing(call);
         lose(of, call.name);
-        if (!isAsItWas || ofNothing.isEmpty()) {
-          return Optional.empty();
-        }
-        Compared isEmpty =
-            new Compared(size, Relation.EQUAL, Term.of(0), Reason.unwritten(walker.line()));
-        String type = Type.getReturnType(call.desc).getDescriptor();
-        return Optional.of(
-            Term.either(call.name, type, isEmpty, ofNothing.get(), otherwise.get()));
+        return isAsItWas && of instanceof Term.Input field
+            ? ofNothing.map(usual -> asMade(call, field, size, usual, otherwise))
+            : Optional.empty();
       }
     }
+  }
+
+  /** As long as nobody put anything in. */
+  private Term asMade(
+      MethodInsnNode call, Term.Input of, Term size, Term usual, Supplier<Term> otherwise) {
+    String type = Type.getReturnType(call.desc).getDescriptor();
+    if (usual instanceof Term.Constant constant) {
+      String name = walker.state.numbered(of.name() + "." + call.name + "(..)");
+      return new Term.Input(name, type, Term.Source.STATE, constant.value());
+    }
+    Compared isEmpty =
+        new Compared(size, Relation.EQUAL, Term.of(0), Reason.unwritten(walker.line()));
+    return Term.either(call.name, type, isEmpty, usual, otherwise.get());
   }
 
   /** After what may change it nobody knows what a map holds. */
@@ -187,26 +202,65 @@ final class Mappings {
     }
   }
 
-  private static Contents putting(List<Term> all, int at, List<Term> pair) {
-    List<Term> then = new ArrayList<>(all);
-    if (at < 0) {
-      then.addAll(pair);
-    } else {
-      then.set(at + 1, pair.get(1));
+  /** What is put in last is found first. */
+  private static Contents putting(List<Term> all, List<Term> pair) {
+    List<Term> then = new ArrayList<>(pair);
+    for (int i = 0; i < all.size(); i += 2) {
+      if (!all.get(i).equals(pair.get(0))) {
+        then.addAll(all.subList(i, i + 2));
+      }
     }
     return Contents.of(then);
   }
 
-  /** Where a key stands, or -1; empty where that depends on what a test gives. */
-  private static Optional<Integer> place(List<Term> all, Term key) {
-    boolean isPlain = true;
+  /** Whether no two keys may be the same. */
+  private static boolean areApart(List<Term> all) {
+    return all.size() <= 2
+        || IntStream.range(0, all.size()).allMatch(i -> i % 2 == 1 || all.get(i).isConstant());
+  }
+
+  /** What stands for a key, which may depend on what a test gives. */
+  private Optional<Term> by(
+      MethodInsnNode call, List<Term> all, Term key, UnaryOperator<Term> there, Term missing) {
+    List<Term.Case> cases = new ArrayList<>();
+    List<Constraint> others = new ArrayList<>();
     for (int i = 0; i < all.size(); i += 2) {
-      if (all.get(i).equals(key)) {
-        return Optional.of(i);
+      Term one = all.get(i);
+      Term value = there.apply(all.get(i + 1));
+      if (one.equals(key)) {
+        cases.add(new Term.Case(others, value, ""));
+        return Optional.of(chosen(call, cases));
       }
-      isPlain &= all.get(i).isConstant() && key.isConstant();
+      boolean isOther = one.isConstant() && key.isConstant();
+      if (!isOther && !areComparable(one, key)) {
+        return Optional.empty();
+      }
+      if (!isOther) {
+        Compared isIt =
+            new Compared(
+                Term.operation(Term.Operator.CALL, EQUALS, "Z", List.of(one, key)),
+                Relation.NOT_EQUAL,
+                Term.of(0),
+                Reason.unwritten(walker.line()));
+        List<Constraint> here = new ArrayList<>(others);
+        here.add(isIt);
+        cases.add(new Term.Case(here, value, ""));
+        others.add(isIt.negated());
+      }
     }
-    return isPlain ? Optional.of(-1) : Optional.empty();
+    cases.add(new Term.Case(others, missing, ""));
+    return Optional.of(chosen(call, cases));
+  }
+
+  private static Term chosen(MethodInsnNode call, List<Term.Case> cases) {
+    return cases.size() == 1
+        ? cases.get(0).result()
+        : Term.choice(call.name + "(..)", Type.getReturnType(call.desc).getDescriptor(), cases);
+  }
+
+  /** Whether two keys are the same if they are equal: texts and numbers. */
+  private static boolean areComparable(Term one, Term other) {
+    return PLAIN.contains(one.type()) && one.type().equals(other.type());
   }
 
   private void put(Term map, Contents contents) {
