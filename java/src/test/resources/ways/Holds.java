@@ -406,4 +406,33 @@ class Holds {
       }
     }
   }
+
+  // ---- what is equal to nothing else ----
+
+  static class Anchor {
+    private final int weight;
+
+    Anchor(int weight) {
+      this.weight = weight;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+      if (this == other) {
+        return true;
+      }
+      if (other == null || getClass() != other.getClass()) {
+        if (other != null) {
+          throw new Here();
+        }
+        return false;
+      }
+      return weight == ((Anchor) other).weight;
+    }
+
+    @Override
+    public int hashCode() {
+      return weight;
+    }
+  }
 }

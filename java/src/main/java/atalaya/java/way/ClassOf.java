@@ -59,7 +59,7 @@ final class ClassOf {
   }
 
   private static Term ownOrOther(Walker walker, Term.Input object, String own) {
-    Term isOwn = TypeTests.isOfType(object, own);
+    Term isOwn = walker.types.askedFor(object, own);
     Term other = new Term.Input(object.name() + SUFFIX, CLASS, Term.Source.ELEMENT, null);
     Reason reason = Reason.unwritten(walker.line());
     Compared isIt = new Compared(isOwn, Relation.NOT_EQUAL, Term.of(0), reason);

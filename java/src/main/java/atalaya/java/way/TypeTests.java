@@ -31,7 +31,7 @@ final class TypeTests {
   }
 
   /** Code asks whether an input is of a type: what stands for that. */
-  private Term.Input askedFor(Term.Input input, String type) {
+  Term.Input askedFor(Term.Input input, String type) {
     Term.Input isIt = isOfType(input, type);
     asked.put(isIt, new Walked.TypeTest(input, Type.getObjectType(type).getDescriptor()));
     return isIt;
