@@ -6,10 +6,8 @@ import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Constraint.Completes;
 import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
-import atalaya.core.term.EnumValue;
 import atalaya.core.term.Platform;
 import atalaya.core.term.Term;
-import atalaya.core.term.Values;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -58,6 +56,7 @@ final class Calls {
   private final Walker walker;
   private final Containers containers;
   private final Mappings mappings;
+  private final EnumCalls enums;
   private final Holders holders;
   private final Lines lines;
   private final Branches branches;
@@ -68,6 +67,7 @@ final class Calls {
     this.walker = walker;
     this.containers = walker.objects.containers();
     this.mappings = new Mappings(walker);
+    this.enums = new EnumCalls(walker);
     this.holders = walker.objects.holders();
     this.lines = new Lines(walker);
     this.branches = new Branches(walker);
@@ -171,7 +171,7 @@ final class Calls {
       return arguments.get(0);
     }
     if (call.name.equals("ordinal") && call.desc.equals("()I")) {
-      return ordinal(arguments.get(0));
+      return EnumCalls.ordinal(arguments.get(0));
     }
     walker.builders.forget(isStatic ? arguments : arguments.subList(1, arguments.size()));
     boolean isBuilder = !isStatic && Builders.isBuilder(call.owner);
@@ -248,15 +248,10 @@ final class Calls {
       }
       return result;
     }
-    if (isByName(call)) {
-      return byName(call, arguments.get(0));
-    }
-    if (isConstants(call)) {
-      return constants(call);
-    }
-    Optional<Term> ofConstant = ofEnumConstant(call, arguments);
-    if (ofConstant.isPresent()) {
-      return ofConstant.get();
+    Optional<Term> ofEnum =
+        enums.call(call, arguments, () -> answering(call, arguments).isPresent());
+    if (ofEnum.isPresent()) {
+      return ofEnum.get();
     }
     Optional<Ref> answering = answering(call, arguments);
     return answering.isPresent() ? own(call, answering.get(), arguments) : foreign(call, arguments);
@@ -289,101 +284,6 @@ final class Calls {
       case "cast" -> Optional.of(walker.types.narrowed(arguments.get(1), type));
       default -> Optional.empty();
     };
-  }
-
-  /** What the methods give that all enums of the project have, and mostly leave as they are. */
-  private Optional<Term> ofEnumConstant(MethodInsnNode call, List<Term> arguments) {
-    Optional<ClassCode> code = walker.base.code(call.owner).filter(ClassCode::isEnum);
-    if (code.isEmpty()) {
-      return Optional.empty();
-    }
-    return switch (call.name + call.desc) {
-      case "name()" + TEXT -> Optional.of(nameOf(arguments.get(0)));
-      case "toString()" + TEXT ->
-          answering(call, arguments).isPresent()
-              ? Optional.empty()
-              : Optional.of(nameOf(arguments.get(0)));
-      case "compareTo(Ljava/lang/Enum;)I" -> {
-        walker.requireThere(arguments.get(1));
-        yield Optional.of(
-            walker.computed(
-                Term.operation(
-                    Term.Operator.SUBTRACT,
-                    "",
-                    "I",
-                    List.of(ordinal(arguments.get(0)), ordinal(arguments.get(1))))));
-      }
-      case "equals(Ljava/lang/Object;)Z" ->
-          Optional.of(
-              walker.computed(
-                  Term.operation(
-                      Term.Operator.CALL,
-                      "java/lang/Object." + call.name + call.desc,
-                      "Z",
-                      arguments)));
-      default -> Optional.empty();
-    };
-  }
-
-  private Term nameOf(Term constant) {
-    return walker.computed(
-        Term.operation(Term.Operator.CALL, Values.NAME, TEXT, List.of(constant)));
-  }
-
-  /** Not computed, as by its operand the arrays are read by which a switch goes. */
-  private static Term ordinal(Term constant) {
-    return Term.operation(Term.Operator.ORDINAL, "", "I", List.of(constant));
-  }
-
-  /** Whether a call gives a constant of an enum by its name. */
-  private boolean isByName(MethodInsnNode call) {
-    return call.name.equals("valueOf")
-        && call.desc.equals("(Ljava/lang/String;)L" + call.owner + ";")
-        && walker.base.code(call.owner).map(ClassCode::isEnum).orElse(false);
-  }
-
-  /** Whether a call gives all constants of an enum. */
-  private boolean isConstants(MethodInsnNode call) {
-    return call.name.equals("values")
-        && call.desc.equals("()[L" + call.owner + ";")
-        && walker.base.code(call.owner).map(ClassCode::isEnum).orElse(false);
-  }
-
-  private Term constants(MethodInsnNode call) {
-    String type = Type.getReturnType(call.desc).getElementType().getDescriptor();
-    List<Term> all = new ArrayList<>();
-    for (EnumValue value : walker.base.code(call.owner).orElseThrow().constants()) {
-      all.add(new Term.Constant(value, type));
-    }
-    Term array = walker.newObject("[");
-    walker.state.elements.put(array, all);
-    return array;
-  }
-
-  private Term byName(MethodInsnNode call, Term name) {
-    List<Term.Case> cases = new ArrayList<>();
-    List<Constraint> others = new ArrayList<>();
-    Reason reason = Reason.unwritten(walker.line());
-    String type = Type.getReturnType(call.desc).getDescriptor();
-    for (EnumValue value : walker.base.code(call.owner).orElseThrow().constants()) {
-      Term text = new Term.Constant(value.name(), "Ljava/lang/String;");
-      Term isIt =
-          Term.operation(
-              Term.Operator.CALL,
-              "java/lang/String.equals(Ljava/lang/Object;)Z",
-              "Z",
-              List.of(text, name));
-      cases.add(
-          new Term.Case(
-              List.of(new Compared(isIt, Relation.NOT_EQUAL, Term.of(0), reason)),
-              new Term.Constant(value, type),
-              ""));
-      others.add(new Compared(isIt, Relation.EQUAL, Term.of(0), reason));
-    }
-    cases.add(new Term.Case(others, null, "java/lang/IllegalArgumentException"));
-    Term result = Term.choice(call.name + "(..)", type, cases);
-    walker.require(new Completes(result, reason));
-    return result;
   }
 
   private static boolean isBoxing(MethodInsnNode call) {
