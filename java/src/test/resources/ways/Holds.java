@@ -1,4 +1,7 @@
+import java.io.IOException;
 import java.lang.reflect.Array;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.text.ParseException;
 import java.text.SimpleDateFormat;
 import java.util.ArrayDeque;
@@ -70,7 +73,7 @@ class Holds {
     List<Integer> none = new ArrayList<>(many);
     Collections.sort(none);
     if (!none.isEmpty()) {
-      throw new Here(); // `none.isEmpty()` false at line 72 cannot happen there
+      throw new Here(); // `none.isEmpty()` false at line 75 cannot happen there
     }
   }
 
@@ -433,6 +436,15 @@ class Holds {
     @Override
     public int hashCode() {
       return weight;
+    }
+  }
+
+  // ---- files that a test does not give ----
+
+  static void logged(String name, int day) throws IOException {
+    Files.readAllLines(Path.of(name));
+    if (day == 3) {
+      throw new Here(); // as long as Files.readAllLines(..) throws nothing
     }
   }
 }

@@ -8,6 +8,7 @@ import atalaya.core.term.Term;
 import atalaya.java.way.CodeBase.Ref;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.MethodInsnNode;
 
@@ -18,6 +19,10 @@ final class Unfollowed {
 
   /** In place of an exception, where nothing but what handlers take matters. */
   static final String CAUGHT = "what is caught";
+
+  private static final Pattern OPENING =
+      Pattern.compile(
+          "read.*|lines|list|walk|size|copy|move|delete|newInputStream|newBufferedReader");
 
   private final Walker walker;
   private final CharsetNames charsets;
@@ -154,10 +159,18 @@ final class Unfollowed {
     boolean mayThrow =
         Taking.mayMiss(call)
             || walker.base.mayLibraryRefuse(call)
+            || opensUnknown(call, arguments)
             || arguments.stream().anyMatch(this::mayFail);
     if (!isByDouble && mayThrow) {
       throwsNothing(call);
     }
+  }
+
+  /** Whether a call opens a file that a test does not give, which may not be there. */
+  private static boolean opensUnknown(MethodInsnNode call, List<Term> arguments) {
+    return call.owner.equals("java/nio/file/Files")
+        && OPENING.matcher(call.name).matches()
+        && !isGiven(arguments.get(0));
   }
 
   /** The platform takes no null where it is to call a function. */
