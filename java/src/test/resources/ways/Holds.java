@@ -441,10 +441,10 @@ class Holds {
 
   // ---- files that a test does not give ----
 
-  static void logged(String name, int day) throws IOException {
-    Files.readAllLines(Path.of(name));
-    if (day == 3) {
-      throw new Here(); // as long as Files.readAllLines(..) throws nothing
+  static void stowed(String folder) throws IOException {
+    Files.size(Path.of(folder));
+    if (folder.equals(".")) {
+      throw new Here(); // as long as Files.size(..) throws nothing
     }
   }
 }
