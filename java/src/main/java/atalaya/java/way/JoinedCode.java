@@ -31,7 +31,7 @@ public final class JoinedCode {
       boolean isThere = own.size() == 1 && all.contains(own.get(0));
       all.addAll(isThere ? List.of() : own);
     }
-    return SharedDoubles.named(all);
+    return SharedDoubles.named(all, ways);
   }
 
   private static List<String> names(List<String> statements) {

@@ -9,8 +9,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Names doubles that several statements of one test make alike. They hold nothing, so that one
- * serves all.
+ * Names doubles that several ways of one test make alike. They hold nothing, so that one serves
+ * all; but one way may need two that are not the same.
  */
 final class SharedDoubles {
   private static final Pattern PROXY =
@@ -18,15 +18,18 @@ final class SharedDoubles {
 
   private SharedDoubles() {}
 
-  /** The statements, with those in front of them that make what they share. */
-  static List<String> named(List<String> statements) {
+  /**
+   * The statements, with those in front of them that make what they share.
+   *
+   * @param ways the statements of each way by themselves
+   */
+  static List<String> named(List<String> statements, List<List<String>> ways) {
     List<String> code = new ArrayList<>(statements);
     List<String> proxies = new ArrayList<>(proxies(statements));
+    proxies.removeIf(proxy -> ways.stream().anyMatch(way -> times(proxy, way) > 1));
     proxies.sort(Comparator.comparingInt(proxy -> -proxy.length()));
     for (String proxy : proxies) {
-      int times =
-          code.stream().mapToInt(line -> line.split(Pattern.quote(proxy), -1).length - 1).sum();
-      if (times > 1) {
+      if (times(proxy, code) > 1) {
         String type = proxy.substring(1, proxy.indexOf(')'));
         String name = name(type, code);
         code.replaceAll(line -> line.replace(proxy, name));
@@ -34,6 +37,10 @@ final class SharedDoubles {
       }
     }
     return code;
+  }
+
+  private static int times(String proxy, List<String> code) {
+    return code.stream().mapToInt(line -> line.split(Pattern.quote(proxy), -1).length - 1).sum();
   }
 
   private static Set<String> proxies(List<String> statements) {
