@@ -86,7 +86,7 @@ class Errands {
 
   static void matching(String text) {
     if (text.matches("[A-Z]{2}\\d+")) {
-      throw new Here(); // open
+      throw new Here();
     }
   }
 

@@ -19,6 +19,8 @@ import java.util.NavigableMap;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.IntSupplier;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * What lists hold as they change, and objects of classes that a test can't name, or has to extend.
@@ -73,7 +75,7 @@ class Holds {
     List<Integer> none = new ArrayList<>(many);
     Collections.sort(none);
     if (!none.isEmpty()) {
-      throw new Here(); // `none.isEmpty()` false at line 75 cannot happen there
+      throw new Here(); // `none.isEmpty()` false at line 77 cannot happen there
     }
   }
 
@@ -445,6 +447,62 @@ class Holds {
     Files.size(Path.of(folder));
     if (folder.equals(".")) {
       throw new Here(); // as long as Files.size(..) throws nothing
+    }
+  }
+
+  // ---- regular expressions ----
+
+  private static final Pattern MARK = Pattern.compile("(?<land>[A-Z]{2})-(\\d+)(?:/[^a-z\\s]+)?");
+
+  static void marked(String text) {
+    Matcher mark = MARK.matcher(text);
+    if (mark.matches() && mark.group("land").length() == 2 && Integer.parseInt(mark.group(2)) < 7) {
+      throw new Here();
+    }
+  }
+
+  static void unmarked(String text) {
+    if (!MARK.matcher(text).find() && text.length() > 2) {
+      throw new Here();
+    }
+  }
+
+  static void markedOnce(String text) {
+    Matcher mark = MARK.matcher(text);
+    int times = 0;
+    while (mark.find()) {
+      times++;
+    }
+    if (times == 1) {
+      throw new Here();
+    }
+  }
+
+  static void spelled(String word) {
+    if (word.matches("(?i)(knot|fathom)s?|[^\\d\\W]{3,5}\\.")) {
+      throw new Here();
+    }
+  }
+
+  static void bare(String text) {
+    String bare = Pattern.compile("\\s*;\\s*").matcher(text).replaceAll("");
+    if (bare.isEmpty() && !text.isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  /** What a matcher was asked last, who has it knows. */
+  static void handedOut(String text) {
+    Matcher mark = MARK.matcher(text);
+    rest(mark, text);
+    if (mark.find()) {
+      throw new Here(); // open
+    }
+  }
+
+  private static void rest(Matcher mark, String text) {
+    for (int i = 0; i < text.length(); i++) {
+      mark.find();
     }
   }
 }

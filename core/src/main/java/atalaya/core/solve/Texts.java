@@ -1,6 +1,7 @@
 package atalaya.core.solve;
 
 import atalaya.core.term.Constraint;
+import atalaya.core.term.Expression;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashSet;
@@ -36,8 +37,14 @@ final class Texts {
       texts.addAll(List.of("UTF-8", "no-such-charset"));
     }
     boolean isParsed = constants.asksFor(PARSING);
+    boolean isMatched = constants.asksFor("java/lang/String.matches(");
     constants.each(
         value -> {
+          if (value instanceof Expression expression) {
+            texts.addAll(Examples.of(expression));
+          } else if (isMatched && value instanceof String text) {
+            texts.addAll(Examples.of(new Expression(text, 0)));
+          }
           if (value instanceof String text) {
             (isSentence(text) ? sentences : written).add(text);
           } else if (value instanceof Number number) {

@@ -26,8 +26,8 @@ public sealed interface Term {
   /**
    * A value that the code itself has.
    *
-   * @param value an Integer, Long, Float, Double, String, {@link EnumValue}, {@link ClassValue}, an
-   *     object of the platform that never changes, or null
+   * @param value an Integer, Long, Float, Double, String, {@link EnumValue}, {@link ClassValue},
+   *     {@link Expression}, an object of the platform that never changes, or null
    */
   record Constant(Object value, String type) implements Term {}
 

@@ -213,6 +213,9 @@ public class Values {
         return UNDECIDED;
       }
     }
+    if (values.get(0) instanceof Expression) {
+      return Expression.ask(method, values);
+    }
     return Platform.call(method, values);
   }
 
@@ -242,6 +245,7 @@ public class Values {
             : value.getClass().getName().replace('.', '/');
     if (value instanceof Stand
         || value instanceof ClassValue
+        || value instanceof Expression
         || value instanceof Term.Made
         || value instanceof Elements) {
       return UNDECIDED;

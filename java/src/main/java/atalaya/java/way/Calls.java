@@ -56,6 +56,7 @@ final class Calls {
   private final Walker walker;
   private final Containers containers;
   private final Mappings mappings;
+  private final Expressions expressions;
   private final EnumCalls enums;
   private final Holders holders;
   private final Lines lines;
@@ -67,6 +68,7 @@ final class Calls {
     this.walker = walker;
     this.containers = walker.objects.containers();
     this.mappings = new Mappings(walker);
+    this.expressions = new Expressions(walker);
     this.enums = new EnumCalls(walker);
     this.holders = walker.objects.holders();
     this.lines = new Lines(walker);
@@ -228,6 +230,10 @@ final class Calls {
       if (held.isPresent()) {
         return held.get();
       }
+    }
+    Optional<Term> expression = expressions.call(call, arguments);
+    if (expression.isPresent()) {
+      return expression.get();
     }
     Optional<Term> line = isStatic ? Optional.empty() : lines.call(call, arguments.get(0));
     if (line.isPresent()) {

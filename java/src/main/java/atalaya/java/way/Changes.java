@@ -25,6 +25,7 @@ final class Changes {
 
   /** A method was called, which may have gone any way; without an object it can change none. */
   void by(MethodCode code, List<Term> arguments) {
+    walker.state.matchings.keySet().removeAll(arguments);
     boolean isGivenSome = arguments.stream().anyMatch(this::mayBeChanged);
     if (!isGivenSome) {
       return;
@@ -47,6 +48,7 @@ final class Changes {
 
   /** What something nobody knows was given is changed. */
   void ofAny(List<Term> arguments) {
+    walker.state.matchings.keySet().removeAll(arguments);
     containers.mayHaveChanged(arguments);
     holders.mayHaveChanged(arguments);
   }

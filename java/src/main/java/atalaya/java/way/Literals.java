@@ -2,6 +2,7 @@ package atalaya.java.way;
 
 import atalaya.core.term.ClassValue;
 import atalaya.core.term.EnumValue;
+import atalaya.core.term.Expression;
 import atalaya.core.term.Stand;
 import java.math.BigDecimal;
 import java.math.BigInteger;
@@ -164,6 +165,10 @@ final class Literals {
     }
     if (value instanceof ClassValue of) {
       return Optional.of(simple(of.descriptor()) + ".class");
+    }
+    if (value instanceof Expression expression) {
+      String flags = expression.flags() == 0 ? "" : ", " + expression.flags();
+      return Optional.of("Pattern.compile(" + text(expression.text()) + flags + ")");
     }
     if (value instanceof EnumValue constant) {
       return Optional.of(simple("L" + constant.type() + ";") + "." + constant.name());

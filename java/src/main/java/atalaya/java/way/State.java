@@ -31,6 +31,9 @@ final class State {
   /** Of what is looped over, how far it came. */
   final Map<Term, Cursor> cursors;
 
+  /** What matchers of regular expressions were asked last. */
+  final Map<Term, Matching> matchings;
+
   /** The inputs that are made by now, and hold what their constructors give them. */
   final Set<Term.Input> made;
 
@@ -39,12 +42,25 @@ final class State {
   /** What methods may have changed that were called and not followed. */
   final Set<ChangedFields> changed;
 
+  /**
+   * A matcher of a regular expression.
+   *
+   * @param last the method that it was asked by; empty before, and after it was reset
+   * @param times how often in a row
+   */
+  record Matching(Term expression, Term text, String last, int times) {
+    Matching after(String method, int often) {
+      return new Matching(expression, text, method, often);
+    }
+  }
+
   /** How far something was looped over. */
   record Cursor(Term over, int next) {}
 
   State() {
     this(
         new ArrayList<>(),
+        new HashMap<>(),
         new HashMap<>(),
         new HashMap<>(),
         new HashMap<>(),
@@ -60,6 +76,7 @@ final class State {
       Map<Term, List<Term>> elements,
       Map<Term, Contents> contents,
       Map<Term, Cursor> cursors,
+      Map<Term, Matching> matchings,
       Set<Term.Input> made,
       Map<String, Integer> answers,
       Set<ChangedFields> changed) {
@@ -68,6 +85,7 @@ final class State {
     this.elements = elements;
     this.contents = contents;
     this.cursors = cursors;
+    this.matchings = matchings;
     this.made = made;
     this.answers = answers;
     this.changed = changed;
@@ -83,6 +101,8 @@ final class State {
     contents.clear();
     contents.putAll(later.contents);
     cursors.putAll(later.cursors);
+    matchings.clear();
+    matchings.putAll(later.matchings);
     made.addAll(later.made);
     answers.putAll(later.answers);
     changed.addAll(later.changed);
@@ -105,6 +125,7 @@ final class State {
         copies,
         new HashMap<>(contents),
         new HashMap<>(cursors),
+        new HashMap<>(matchings),
         new HashSet<>(made),
         new HashMap<>(answers),
         new LinkedHashSet<>(changed));
