@@ -6,13 +6,12 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
-import java.util.regex.PatternSyntaxException;
 import java.util.stream.IntStream;
 
 /** Texts in which a regular expression is found. */
 final class Examples {
   private static final int MOST_ALTERNATIVES = 3;
-  private static final int MOST_REPEATED = 300;
+  private static final int LONGEST = 1_000;
 
   /** What is taken of a choice of characters, the plainest first. */
   private static final String PLAINEST = "a0A -_.,:/";
@@ -42,7 +41,7 @@ final class Examples {
         try {
           Examples one = new Examples(expression.text(), i, isLong);
           examples.add(one.alternatives());
-        } catch (NotFollowed | PatternSyntaxException | StringIndexOutOfBoundsException e) {
+        } catch (NotFollowed | IllegalArgumentException | StringIndexOutOfBoundsException e) {
           return List.of();
         }
       }
@@ -72,7 +71,11 @@ final class Examples {
     StringBuilder text = new StringBuilder();
     while (at < expression.length() && !isAt("|") && !isAt(")")) {
       String one = one();
-      text.append(one.repeat(times()));
+      int times = times();
+      if (text.length() + (long) one.length() * times > LONGEST) {
+        throw new NotFollowed();
+      }
+      text.append(one.repeat(times));
     }
     return text.toString();
   }
@@ -81,9 +84,7 @@ final class Examples {
   private int times() throws NotFollowed {
     int least = 1;
     int more = 1;
-    if (skips("?")) {
-      least = 0;
-    } else if (skips("*")) {
+    if (skips("?") || skips("*")) {
       least = 0;
     } else if (skips("+")) {
       more = 2;
@@ -97,9 +98,6 @@ final class Examples {
     }
     if (!skips("?")) {
       skips("+");
-    }
-    if (more > MOST_REPEATED) {
-      throw new NotFollowed();
     }
     return isLong ? more : least;
   }

@@ -34,8 +34,8 @@ final class Expressions {
       };
     }
     State.Matching known =
-        walker.state.matchings.get(arguments.isEmpty() ? null : arguments.get(0));
-    if (!call.owner.equals(MATCHER) || known == null) {
+        call.owner.equals(MATCHER) ? walker.state.matchings.get(arguments.get(0)) : null;
+    if (known == null) {
       return Optional.empty();
     }
     Optional<Term> given = asked(call, known, arguments);
