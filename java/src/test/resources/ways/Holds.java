@@ -505,4 +505,18 @@ class Holds {
       mark.find();
     }
   }
+
+  // ---- what a text is compared with ----
+
+  interface Named {
+    String name();
+  }
+
+  static int ordered(Named other, String own, int many) {
+    int order = own.trim().compareToIgnoreCase(other.name());
+    if (many == 3) {
+      throw new Here();
+    }
+    return order;
+  }
 }

@@ -34,6 +34,11 @@ final class Calls {
           "parse.*|valueOf|forName|charAt|substring|subSequence|codePointAt|of|ofEpoch.*|repeat|.*Exact"
               + "|divide|with.*|at[A-Z].*|decode|format|get");
 
+  /** The methods of texts, numbers and dates that take no {@code null}. */
+  private static final Pattern TAKING_SOMETHING =
+      Pattern.compile(
+          "compareTo.*|concat|contains|(starts|ends)With|(lastI|i)ndexOf|replace.*|matches|split");
+
   /** What a double answers with the same object each time. */
   private static final Pattern GIVING = Pattern.compile("get(?!Next|And)\\w+\\(\\)[L\\[].*");
 
@@ -244,6 +249,12 @@ final class Calls {
             || ClassValue.isAsked(call.owner, call.name)
             || call.name.equals("equals") && call.owner.equals("java/lang/Object");
     if (isPure) {
+      if (!isStatic && TAKING_SOMETHING.matcher(call.name).matches()) {
+        arguments.stream()
+            .skip(1)
+            .filter(argument -> argument.type().startsWith("L"))
+            .forEach(walker::requireThere);
+      }
       Term result = ofPlatform(call, arguments);
       if (call.name.equals("getChars")) {
         mayWrite(arguments);
