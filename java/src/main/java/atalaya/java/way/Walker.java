@@ -37,7 +37,7 @@ import org.objectweb.asm.tree.analysis.Frame;
  */
 final class Walker {
   /** So deep calls are followed, deeper those of small methods and of such as decide nothing. */
-  private static final int DEEPEST = 6;
+  private static final int DEEPEST = 4;
 
   private static final int DEEPEST_PLAIN = 12;
 
