@@ -28,8 +28,6 @@ final class Mappings {
           "java/util/NavigableMap",
           "java/util/HashMap",
           "java/util/LinkedHashMap",
-          "java/util/IdentityHashMap",
-          "java/util/WeakHashMap",
           "java/util/EnumMap",
           "java/util/TreeMap",
           "java/util/concurrent/ConcurrentMap",
@@ -72,10 +70,10 @@ final class Mappings {
     return TYPES.contains(owner);
   }
 
-  /** A new map, empty unless it is made of another one. */
+  /** A new map, empty unless made of another; by an order of its own keys may be the same. */
   void made(Term made, MethodInsnNode constructor) {
-    boolean isCopy = constructor.desc.contains("Map;");
-    if (!isCopy) {
+    boolean isPlain = !constructor.desc.contains("Map;") && !constructor.desc.contains("Compar");
+    if (isPlain) {
       put(made, Contents.NONE);
     }
   }
@@ -130,9 +128,10 @@ final class Mappings {
         return Optional.empty();
       }
       default -> {
-        Optional<Term> ofNothing = all.isEmpty() ? ofNothing(call) : Optional.empty();
+        Optional<Term> ofNothing =
+            all.isEmpty() && !VIEWS.contains(call.name) ? ofNothing(call) : Optional.empty();
         if (ofNothing.isEmpty()) {
-          lose(of, call.name);
+          put(of, Contents.LOST); // By a view, too, it may be changed.
         }
         return ofNothing;
       }
@@ -141,11 +140,6 @@ final class Mappings {
 
   /** What an empty map gives; empty where it does not stay so. */
   private Optional<Term> ofNothing(MethodInsnNode call) {
-    if (VIEWS.contains(call.name)) {
-      Term view = walker.newObject(Type.getReturnType(call.desc).getDescriptor());
-      put(view, Contents.NONE);
-      return Optional.of(view);
-    }
     boolean isTaken = call.name.equals("remove") && Type.getArgumentTypes(call.desc).length == 1;
     if (isTaken || call.name.equals("get") || NEAR.contains(call.name)) {
       return Optional.of(Term.NULL);
