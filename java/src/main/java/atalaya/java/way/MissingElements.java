@@ -37,14 +37,14 @@ final class MissingElements {
   static Optional<String> on(Solver solver, Walked walked) {
     List<Constraint> before = new ArrayList<>();
     for (Constraint constraint : walked.conditions().all()) {
-      Optional<Term> asked = elementTaken(constraint);
+      Optional<Compared> there = elementIsThere(constraint);
       boolean isAsked =
-          asked.isPresent()
+          there.isPresent()
               && before.stream()
-                  .anyMatch(c -> c.reason().isWritten() && c.terms().contains(asked.get()));
+                  .anyMatch(c -> c.reason().isWritten() && c.terms().contains(there.get().left()));
       if (isAsked) {
         List<Constraint> failing = new ArrayList<>(before);
-        failing.add(missing(constraint));
+        failing.add(there.get().negated());
         Optional<Solution.Found> found = solver.find(failing).filter(f -> f.open().isEmpty());
         if (found.isPresent()) {
           return Optional.of(
@@ -60,8 +60,8 @@ final class MissingElements {
     return Optional.empty();
   }
 
-  /** The number of elements that taking one depends on. */
-  private static Optional<Term> elementTaken(Constraint constraint) {
+  /** How many elements there have to be, where a condition is that one can be taken. */
+  private static Optional<Compared> elementIsThere(Constraint constraint) {
     if (constraint.reason().isWritten()) {
       return Optional.empty();
     }
@@ -69,27 +69,21 @@ final class MissingElements {
         && completes.value() instanceof Term.Operation element
         && element.operator() == Term.Operator.ELEMENT
         && element.operands().get(1).isConstant()) {
+      List<Term> array = List.of(element.operands().get(0));
       return Optional.of(
-          Term.operation(Term.Operator.LENGTH, "", "I", List.of(element.operands().get(0))));
+          new Compared(
+              Term.operation(Term.Operator.LENGTH, "", "I", array),
+              Relation.GREATER,
+              element.operands().get(1),
+              constraint.reason()));
     }
-    boolean isTaken =
-        constraint instanceof Compared compared
+    return constraint instanceof Compared compared
             && compared.relation() == Relation.GREATER
             && compared.left() instanceof Term.Input size
             && size.name().endsWith(".length")
-            && compared.right().isConstant();
-    return isTaken ? Optional.of(((Compared) constraint).left()) : Optional.empty();
-  }
-
-  private static Constraint missing(Constraint constraint) {
-    if (constraint instanceof Compared compared) {
-      return new Compared(
-          compared.left(), compared.relation().negated(), compared.right(), compared.reason());
-    }
-    return new Constraint.Throws(
-        ((Completes) constraint).value(),
-        "java/lang/ArrayIndexOutOfBoundsException",
-        constraint.reason());
+            && compared.right().isConstant()
+        ? Optional.of(compared)
+        : Optional.empty();
   }
 
   private static String shown(Solution.Found found) {
