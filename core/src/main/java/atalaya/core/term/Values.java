@@ -38,6 +38,12 @@ public class Values {
     this.inputs = inputs;
   }
 
+  /** Whether what is known without any input leaves all conditions. */
+  public static boolean canBe(List<Constraint> conditions) {
+    Values nothing = new Values(Map.of());
+    return conditions.stream().noneMatch(c -> Boolean.FALSE.equals(nothing.holds(c)));
+  }
+
   /** A value of the platform as it is computed with here. */
   static Object computed(Object value) {
     if (value instanceof Boolean truth) {

@@ -46,6 +46,6 @@ record Before(Term.Input object, String field, Course course) {
   /** Whether what a call gives, or that it throws nothing, is not known. */
   private static boolean isGuessed(Term.Input input) {
     return input.source() == Term.Source.RESULT
-        && (input.usual() == null || Made.isThrowing(input));
+        && (input.usual() == null || Unfollowed.isThrowing(input));
   }
 }

@@ -1,6 +1,5 @@
 package atalaya.java.way;
 
-import atalaya.core.term.Constraint;
 import atalaya.core.term.EnumValue;
 import atalaya.core.term.Term;
 import atalaya.core.term.Values;
@@ -8,7 +7,6 @@ import atalaya.java.way.CodeBase.Ref;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.objectweb.asm.Type;
@@ -46,7 +44,8 @@ final class Branches {
     State during = walker.state.fork();
     isTrying = true;
     try {
-      return walker.apart(during, path, arguments).thrown().isEmpty() && canBe(during.constraints);
+      return walker.apart(during, path, arguments).thrown().isEmpty()
+          && Values.canBe(during.constraints);
     } catch (Walker.NotFollowed e) {
       return false;
     } finally {
@@ -63,7 +62,7 @@ final class Branches {
     deciding++;
     try {
       walker.apart(during, new Decided(code), arguments);
-      return canBe(during.constraints) ? Optional.of(new Decided(code)) : Optional.empty();
+      return Values.canBe(during.constraints) ? Optional.of(new Decided(code)) : Optional.empty();
     } catch (Walker.NotFollowed e) {
       return Optional.empty();
     } finally {
@@ -84,7 +83,7 @@ final class Branches {
     State during = walker.state.fork();
     try {
       Walker.End end = walker.apart(during, returning.get(0), arguments);
-      if (!end.thrown().isEmpty() || !canBe(during.constraints)) {
+      if (!end.thrown().isEmpty() || !Values.canBe(during.constraints)) {
         return Optional.empty();
       }
       walker.state.adopt(during);
@@ -107,12 +106,6 @@ final class Branches {
     boolean[] isKnown = {true};
     result.visit(part -> isKnown[0] &= !(part instanceof Term.Input input) || input.isFree());
     return isKnown[0];
-  }
-
-  /** Whether what is known without any input leaves all conditions. */
-  static boolean canBe(List<Constraint> conditions) {
-    Values nothing = new Values(Map.of());
-    return conditions.stream().noneMatch(c -> Boolean.FALSE.equals(nothing.holds(c)));
   }
 
   /** Whether there may be more cases than those that are found. */
@@ -166,7 +159,7 @@ final class Branches {
       State during = walker.state.fork();
       try {
         Walker.End end = walker.apart(during, path, arguments);
-        if (canBe(during.constraints)) {
+        if (Values.canBe(during.constraints)) {
           cases.add(end.inCase(during.constraints));
         }
       } catch (Walker.NotFollowed e) {

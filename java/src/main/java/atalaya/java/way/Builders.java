@@ -91,7 +91,7 @@ final class Builders {
   private static boolean isGiven(Term builder) {
     return builder instanceof Term.Input input
         && input.isFree()
-        && isBuilder(Walker.internal(input.type()));
+        && isBuilder(TypeNames.internal(input.type()));
   }
 
   /** What a builder holds that the code is given. */

@@ -124,7 +124,7 @@ final class Calls {
     return call.owner.equals("java/lang/Object")
         && call.name.equals("clone")
         && walker.base.implementsInterface(
-            Walker.internal(arguments.get(0).type()), "java/lang/Cloneable");
+            TypeNames.internal(arguments.get(0).type()), "java/lang/Cloneable");
   }
 
   /** What a call gives, with what a handler takes as that; empty where it throws nothing such. */
@@ -194,13 +194,13 @@ final class Calls {
       if (!lines.isMade(arguments.get(0), call, arguments.subList(1, arguments.size()))) {
         mayWrite(arguments);
       }
-      if (Holders.isHolder(call.owner)) {
+      if (HoldingTypes.isHolder(call.owner)) {
         holders.made(arguments.get(0), arguments.subList(1, arguments.size()));
       }
-      if (Containers.isContainer(call.owner)) {
+      if (HoldingTypes.isCollection(call.owner)) {
         containers.made(arguments.get(0), arguments.subList(1, arguments.size()));
       }
-      if (Mappings.isMap(call.owner)) {
+      if (HoldingTypes.isMap(call.owner)) {
         mappings.made(arguments.get(0), call);
       }
       unfollowed.makes(call, arguments);
@@ -218,7 +218,7 @@ final class Calls {
         return result.get();
       }
     }
-    if (!isStatic && Mappings.isMap(call.owner)) {
+    if (!isStatic && HoldingTypes.isMap(call.owner)) {
       Optional<Term> mapped =
           mappings.call(
               call,
@@ -229,7 +229,7 @@ final class Calls {
         return mapped.get();
       }
     }
-    if (!isStatic && Holders.isHolder(call.owner)) {
+    if (!isStatic && HoldingTypes.isHolder(call.owner)) {
       Optional<Term> held =
           holders.call(call.name, arguments.get(0), arguments.subList(1, arguments.size()));
       if (held.isPresent()) {
@@ -276,12 +276,12 @@ final class Calls {
 
   /** A double that is asked whether it equals something has to answer that, too. */
   private void isCompared(MethodInsnNode call, List<Term> arguments) {
-    if (call.owner.equals(Doubles.EQUALS.type())
+    if (call.owner.equals(Walked.Asked.EQUALS.type())
         && arguments.get(0) instanceof Term.Input input
         && walker.objects.isDouble(input)) {
       String name = answerName(input, call);
       Term.Input answer = new Term.Input(name, "Z", Term.Source.ANSWER, null);
-      walker.asked.add(new Walked.Asked(input, Doubles.EQUALS, answer, ""));
+      walker.asked.add(new Walked.Asked(input, Walked.Asked.EQUALS, answer, ""));
     }
   }
 
@@ -332,12 +332,12 @@ final class Calls {
   }
 
   private Term unknown(MethodInsnNode call) {
-    return unknown(call, Instructions.simple(call.owner));
+    return unknown(call, TypeNames.simpleOf(call.owner));
   }
 
   /** Told by the field of an object that holds what is asked, where one does. */
   private Term unknown(MethodInsnNode call, List<Term> arguments) {
-    String owner = Instructions.simple(call.owner);
+    String owner = TypeNames.simpleOf(call.owner);
     return unknown(call, isVirtual(call) ? fieldOf(arguments.get(0)).orElse(owner) : owner);
   }
 
@@ -372,7 +372,7 @@ final class Calls {
     Ref named = new Ref(call.owner, call.name + call.desc);
     boolean isVirtual = isVirtual(call);
     if (isVirtual && isExactly(arguments.get(0))) {
-      String type = Walker.internal(arguments.get(0).type());
+      String type = TypeNames.internal(arguments.get(0).type());
       return walker.base.answering(new Ref(type, named.code()), false);
     }
     if (call.getOpcode() == Opcodes.INVOKESTATIC && !walker.base.has(call.owner)) {
@@ -383,7 +383,7 @@ final class Calls {
 
   /** Whether an object is of its type, and of none that extends it. */
   private boolean isExactly(Term object) {
-    String type = Walker.internal(object.type());
+    String type = TypeNames.internal(object.type());
     boolean isMade =
         object instanceof Term.Made
             || object instanceof Term.Input input
@@ -562,7 +562,8 @@ final class Calls {
     } else if (call.owner.equals("java/util/Collections")) {
       containers.byCollections(call.name, arguments);
     }
-    boolean isInherited = walker.base.above(call.owner).filter(Containers::isContainer).isPresent();
+    boolean isInherited =
+        walker.base.above(call.owner).filter(HoldingTypes::isCollection).isPresent();
     if (isInherited && call.name.endsWith("All") && arguments.size() == 2) {
       walker.requireThere(arguments.get(1));
     }
@@ -650,7 +651,7 @@ final class Calls {
                 Type.getReturnType(call.desc).getDescriptor(),
                 source,
                 source == Term.Source.RESULT ? usual(call) : null)
-            : new Term.Input(name + " throws " + Instructions.simple(thrown), "Z", source, 0);
+            : new Term.Input(name + Unfollowed.THROWS + TypeNames.simpleOf(thrown), "Z", source, 0);
     if (walker.objects.isDouble(of)) {
       walker.doubles.add(of);
       walker.asked.add(new Walked.Asked(of, method, answer, thrown));
@@ -663,7 +664,7 @@ final class Calls {
   private String answerName(Term.Input input, MethodInsnNode call) {
     String types =
         Arrays.stream(Type.getArgumentTypes(call.desc))
-            .map(type -> Instructions.simple(type.getClassName().replace('.', '/')))
+            .map(type -> TypeNames.simpleOf(type.getClassName().replace('.', '/')))
             .collect(Collectors.joining(","));
     String name = input.name() + "." + call.name + "(" + types + ")";
     boolean isAlwaysTheSame =

@@ -8,9 +8,16 @@ import java.util.Map;
 
 /** The fields that a method, and what it calls, may change. */
 final class ChangedFields {
-  private final Map<String, List<Changes.Field>> byName = new HashMap<>();
+  /**
+   * A field that code sets, or of which it changes what it holds.
+   *
+   * @param owner the internal name of its class
+   */
+  record Field(String owner, String name, String descriptor) {}
 
-  ChangedFields(Collection<Changes.Field> fields) {
+  private final Map<String, List<Field>> byName = new HashMap<>();
+
+  ChangedFields(Collection<Field> fields) {
     fields.forEach(
         field -> byName.computeIfAbsent(field.name(), name -> new ArrayList<>(1)).add(field));
   }
@@ -20,7 +27,7 @@ final class ChangedFields {
   }
 
   /** Those of a name, of whichever class. */
-  List<Changes.Field> named(String name) {
+  List<Field> named(String name) {
     return byName.getOrDefault(name, List.of());
   }
 

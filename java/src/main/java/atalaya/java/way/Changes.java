@@ -16,13 +16,6 @@ final class Changes {
     this.holders = holders;
   }
 
-  /**
-   * A field that code sets, or of which it changes what it holds.
-   *
-   * @param owner the internal name of its class
-   */
-  record Field(String owner, String name, String descriptor) {}
-
   /** A method was called, which may have gone any way; without an object it can change none. */
   void by(MethodCode code, List<Term> arguments) {
     walker.state.matchings.keySet().removeAll(arguments);
@@ -54,18 +47,18 @@ final class Changes {
   }
 
   private boolean mayBeChanged(Term argument) {
-    String type = Walker.internal(argument.type());
+    String type = TypeNames.internal(argument.type());
     return walker.base.has(type)
-        || Containers.holds(type)
-        || Holders.isHolder(type)
+        || HoldingTypes.holdsSeveral(type)
+        || HoldingTypes.isHolder(type)
         || type.equals("java/lang/Object");
   }
 
   private boolean isOf(String owner, State.Field known) {
-    return walker.base.isA(Walker.internal(known.object().type()), owner);
+    return walker.base.isA(TypeNames.internal(known.object().type()), owner);
   }
 
-  private static Term unknown(Field field) {
+  private static Term unknown(ChangedFields.Field field) {
     return Term.unknown(field.name(), field.descriptor());
   }
 

@@ -214,7 +214,7 @@ final class ClassCode {
   /** The static final fields that a test may use. */
   List<String> constants(Visibility visible) {
     return fields.values().stream()
-        .filter(field -> isOpenStatic(field.access, visible) && Statics.isFinal(field))
+        .filter(field -> isOpenStatic(field.access, visible) && isFinal(field))
         .map(field -> field.name)
         .sorted()
         .toList();
@@ -260,5 +260,10 @@ final class ClassCode {
         .filter(method -> !method.node().name.startsWith("<"))
         .filter(method -> !method.setting(field).isEmpty())
         .toList();
+  }
+
+  /** Whether a field never changes once it is set. */
+  static boolean isFinal(FieldNode field) {
+    return (field.access & Opcodes.ACC_FINAL) != 0;
   }
 }

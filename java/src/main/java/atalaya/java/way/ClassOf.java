@@ -32,7 +32,7 @@ final class ClassOf {
    * @return empty when it is not known
    */
   static Optional<Term> of(Walker walker, Term object, boolean isExactly) {
-    String type = Walker.internal(object.type());
+    String type = TypeNames.internal(object.type());
     boolean isTold =
         walker.base.has(type)
             && !walker.base.isAbstract(type)

@@ -559,7 +559,7 @@ public final class CodeBase {
     return changed.computeIfAbsent(
         code.ref(),
         ref -> {
-          Set<Changes.Field> all = new LinkedHashSet<>();
+          Set<ChangedFields.Field> all = new LinkedHashSet<>();
           does(
               code,
               method -> {

@@ -17,28 +17,6 @@ import org.objectweb.asm.tree.MethodInsnNode;
 
 /** Collections of the platform: how many elements they have, and which. */
 final class Containers {
-  private static final Set<String> TYPES =
-      Set.of(
-          "java/util/Collection",
-          "java/util/List",
-          "java/util/Set",
-          "java/util/SortedSet",
-          "java/util/NavigableSet",
-          "java/util/Queue",
-          "java/util/Deque",
-          "java/lang/Iterable",
-          "java/util/ArrayList",
-          "java/util/LinkedList",
-          "java/util/ArrayDeque",
-          "java/util/HashSet",
-          "java/util/LinkedHashSet",
-          "java/util/TreeSet");
-
-  /** What changes how many elements there are. */
-  private static final Pattern WRITING =
-      Pattern.compile(
-          "(add|offer|push|pop|poll|put|merge|compute|remove|retain|clear|drain|take).*");
-
   /** What leaves a container as it is. */
   private static final Pattern READING =
       Pattern.compile(
@@ -71,17 +49,8 @@ final class Containers {
     this.walker = walker;
   }
 
-  static boolean isContainer(String owner) {
-    return TYPES.contains(owner);
-  }
-
-  /** Whether something of a type holds others. */
-  static boolean holds(String type) {
-    return isContainer(type) || Mappings.isMap(type);
-  }
-
   static boolean isKnown(String owner) {
-    return isContainer(owner) || owner.equals("java/util/Iterator");
+    return HoldingTypes.isCollection(owner) || owner.equals("java/util/Iterator");
   }
 
   /** How many elements an input has. */
@@ -203,7 +172,7 @@ final class Containers {
 
   private boolean refuses(Term container, String call) {
     return unchanging.contains(container)
-        || asLongAsTheyAre.contains(container) && WRITING.matcher(call).matches();
+        || asLongAsTheyAre.contains(container) && HoldingTypes.isWriting(call);
   }
 
   /** What a call gives that changes nothing; empty where that is not known. */
@@ -367,7 +336,7 @@ final class Containers {
             : Optional.empty();
       }
       default -> {
-        if (WRITING.matcher(name).matches()) {
+        if (HoldingTypes.isWriting(name)) {
           walker.state.fields.put(sizeOf(of), Term.unknown(SIZE, "I"));
         }
         return Optional.empty();
@@ -389,7 +358,7 @@ final class Containers {
   void mayHaveChanged(List<Term> arguments) {
     for (Term argument : arguments) {
       Term of = walker.objects.original(argument);
-      if (holds(Walker.internal(of.type()))) {
+      if (HoldingTypes.holdsSeveral(TypeNames.internal(of.type()))) {
         walker.state.contents.computeIfPresent(of, (container, held) -> Contents.LOST);
         walker.state.fields.computeIfPresent(sizeOf(of), (field, size) -> Term.unknown(SIZE, "I"));
       }
@@ -404,12 +373,6 @@ final class Containers {
     } else if (CHANGING.contains(name)) {
       mayHaveChanged(arguments);
     }
-  }
-
-  /** Whether a call changes how many elements something has. */
-  static boolean isWriting(String owner, String name) {
-    return owner.startsWith("java/util/") && WRITING.matcher(name).matches()
-        || Holders.isWriting(owner, name);
   }
 
   private Optional<Term> ofIterator(String name, Term iterator) {

@@ -25,8 +25,6 @@ import org.objectweb.asm.Type;
  * abstract classes one that extends them.
  */
 final class Doubles {
-  static final Ref EQUALS = new Ref("java/lang/Object", "equals(Ljava/lang/Object;)Z");
-
   private static final Set<String> ANY = Set.of("java/lang/Exception", "java/lang/Throwable");
 
   /** What is copied into a collection or a map is asked this. */
@@ -68,7 +66,7 @@ final class Doubles {
 
   /** What makes it; empty where a person has to. */
   Optional<String> making(Input input) {
-    String type = Walker.internal(input.type());
+    String type = TypeNames.internal(input.type());
     return isInterface(type)
         ? answers(input, Ref::name).map(answers -> implementing(input, type, answers))
         : answers(input, method -> method).flatMap(answers -> subclasses.making(type, answers));
@@ -77,7 +75,8 @@ final class Doubles {
   /** What makes an object of an abstract class; empty where a person has to. */
   Optional<String> extending(Input input, String arguments) {
     return answers(input, method -> method)
-        .flatMap(answers -> subclasses.making(Walker.internal(input.type()), arguments, answers));
+        .flatMap(
+            answers -> subclasses.making(TypeNames.internal(input.type()), arguments, answers));
   }
 
   /** What it answers, by method; empty where one is to answer this and that. */
@@ -109,7 +108,7 @@ final class Doubles {
 
   /** Equal to something are doubles as all objects are by themselves. */
   private boolean isToAnswer(Input input, Walked.Asked one) {
-    return isAsked(input, one.of()) && !one.method().equals(EQUALS);
+    return isAsked(input, one.of()) && !one.method().equals(Walked.Asked.EQUALS);
   }
 
   private boolean isCompared(Input input) {
@@ -173,7 +172,7 @@ final class Doubles {
                 .flatMap(of -> Arrays.stream(of.getConstructors()))
                 .anyMatch(constructor -> constructor.getParameterCount() == 0);
     return isMade
-        ? Optional.of("throw new " + Literals.simple("L" + type + ";") + "();")
+        ? Optional.of("throw new " + TypeNames.simple("L" + type + ";") + "();")
         : Optional.empty();
   }
 
@@ -209,7 +208,7 @@ final class Doubles {
    * @param isCompared whether it is asked if it equals something
    */
   private String proxy(String type, Map<String, String> told, boolean isCompared) {
-    String name = Literals.simple("L" + type + ";");
+    String name = TypeNames.simple("L" + type + ";");
     int inside = told.values().stream().mapToInt(Doubles::inside).sum();
     String level = inside == 0 ? "" : String.valueOf(inside + 1);
     Map<String, String> answers = new LinkedHashMap<>(told);

@@ -2,6 +2,7 @@ package atalaya.java.way;
 
 import atalaya.core.term.Constraint;
 import atalaya.core.term.Term;
+import atalaya.core.term.Values;
 import atalaya.java.way.MethodCode.Edge;
 import atalaya.java.way.Walker.NotFollowed;
 import java.util.ArrayDeque;
@@ -60,7 +61,7 @@ final class Exploration {
     State during = walker.state.fork();
     try {
       Walker.End end = walker.apart(during, one, arguments);
-      if (Branches.canBe(during.constraints)) {
+      if (Values.canBe(during.constraints)) {
         add(end.inCase(during.constraints));
       }
     } catch (NotFollowed e) {

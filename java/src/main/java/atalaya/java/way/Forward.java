@@ -2,6 +2,7 @@ package atalaya.java.way;
 
 import atalaya.core.term.Constraint;
 import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Values;
 import atalaya.java.way.MethodCode.Edge;
 import atalaya.java.way.Walker.NotFollowed;
 import java.util.List;
@@ -55,7 +56,7 @@ abstract class Forward implements Course {
   }
 
   private static boolean isPossible(List<Constraint> needs, List<Constraint> soFar) {
-    return Branches.canBe(needs) && needs.stream().noneMatch(one -> isExcluded(one, soFar));
+    return Values.canBe(needs) && needs.stream().noneMatch(one -> isExcluded(one, soFar));
   }
 
   private static boolean isExcluded(Constraint one, List<Constraint> soFar) {

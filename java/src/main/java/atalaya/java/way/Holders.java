@@ -9,8 +9,6 @@ import atalaya.core.term.Values;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.regex.Pattern;
 
 /**
  * What holds one value that threads share ({@code java.util.concurrent.atomic}), or that each has
@@ -18,44 +16,11 @@ import java.util.regex.Pattern;
  */
 final class Holders {
   private static final String SUFFIX = ".get()";
-  private static final String PACKAGE = "java/util/concurrent/atomic/";
-
-  private static final Pattern READING =
-      Pattern.compile("<init>|get(Plain|Acquire|Opaque)?|\\w+Value|toString|withInitial");
-
-  /** What holds nothing when it is made, whatever it is made of. */
-  private static final Set<String> OF_THREADS =
-      Set.of("java/lang/ThreadLocal", "java/lang/InheritableThreadLocal");
-
-  /** What they hold, by internal name. */
-  private static final Map<String, String> HELD =
-      Map.of(
-          PACKAGE + "AtomicBoolean",
-          "Z",
-          PACKAGE + "AtomicInteger",
-          "I",
-          PACKAGE + "AtomicLong",
-          "J",
-          PACKAGE + "AtomicReference",
-          "Ljava/lang/Object;",
-          "java/lang/ThreadLocal",
-          "Ljava/lang/Object;",
-          "java/lang/InheritableThreadLocal",
-          "Ljava/lang/Object;");
 
   private final Walker walker;
 
   Holders(Walker walker) {
     this.walker = walker;
-  }
-
-  static boolean isHolder(String owner) {
-    return HELD.containsKey(owner);
-  }
-
-  /** Whether it can be made so that it holds something. */
-  static boolean isMadeOfValue(String type) {
-    return !OF_THREADS.contains(type);
   }
 
   /** The name of what an input is held in; its own where it is not held. */
@@ -65,7 +30,7 @@ final class Holders {
 
   /** What a holder that a test makes holds. */
   static Term.Input held(Term.Input holder) {
-    String type = HELD.get(Walker.internal(holder.type()));
+    String type = HoldingTypes.heldBy(TypeNames.internal(holder.type()));
     return new Term.Input(holder.name() + SUFFIX, type, Term.Source.ELEMENT, null);
   }
 
@@ -75,7 +40,7 @@ final class Holders {
 
   /** A new holder; of what extends one it is not known how it is asked. */
   void made(Term made, List<Term> arguments) {
-    String type = HELD.get(Walker.internal(made.type()));
+    String type = HoldingTypes.heldBy(TypeNames.internal(made.type()));
     if (type != null) {
       put(made, arguments.isEmpty() ? Objects.initial(type) : arguments.get(0));
     }
@@ -97,17 +62,11 @@ final class Holders {
   /** A call that was not followed may have changed what it was given. */
   void mayHaveChanged(List<Term> arguments) {
     for (Term argument : arguments) {
-      String held = HELD.get(Walker.internal(argument.type()));
+      String held = HoldingTypes.heldBy(TypeNames.internal(argument.type()));
       if (held != null) {
         put(argument, Term.unknown("held", held));
       }
     }
-  }
-
-  /** Whether a call changes what a holder holds. */
-  static boolean isWriting(String owner, String name) {
-    boolean isHolders = owner.startsWith(PACKAGE) || OF_THREADS.contains(owner);
-    return isHolders && !READING.matcher(name).matches();
   }
 
   private static Term ofField(Term.Input field, Term first) {
@@ -119,7 +78,7 @@ final class Holders {
 
   /** What a call of a holder gives; empty where that is not known. */
   Optional<Term> call(String name, Term holder, List<Term> arguments) {
-    boolean isHolder = isHolder(Walker.internal(holder.type()));
+    boolean isHolder = HoldingTypes.isHolder(TypeNames.internal(holder.type()));
     Optional<Term> known = isHolder ? value(holder) : Optional.empty();
     if (known.isEmpty()) {
       return Optional.empty();

@@ -116,7 +116,7 @@ final class Instructions extends Interpreter<Symbol> {
   private Term ofClass(FieldInsnNode field) {
     if (Surroundings.isHalting(field.owner, field.name)) {
       walker.mayHalt = true;
-      walker.surroundings.add(simple(field.owner) + "." + field.name);
+      walker.surroundings.add(TypeNames.simpleOf(field.owner) + "." + field.name);
     }
     Term known = walker.state.fields.get(staticField(field));
     if (known != null) {
@@ -140,9 +140,9 @@ final class Instructions extends Interpreter<Symbol> {
     }
     boolean isFinal =
         code.isPresent()
-            ? code.flatMap(c -> c.field(field.name)).filter(Statics::isFinal).isPresent()
+            ? code.flatMap(c -> c.field(field.name)).filter(ClassCode::isFinal).isPresent()
             : field.owner.startsWith("java/");
-    String name = simple(field.owner) + "." + field.name;
+    String name = TypeNames.simpleOf(field.owner) + "." + field.name;
     Optional<Term.Constant> held =
         isFinal ? walker.known.statics().of(field.owner, field.name) : Optional.empty();
     if (held.isPresent()) {
@@ -155,10 +155,6 @@ final class Instructions extends Interpreter<Symbol> {
 
   private static State.Field staticField(FieldInsnNode field) {
     return State.Field.ofClass(field.owner, field.name);
-  }
-
-  static String simple(String internalName) {
-    return Literals.simple("L" + internalName + ";");
   }
 
   @Override

@@ -67,7 +67,7 @@ final class Kinds {
     if (other.equals(OBJECT)) {
       return Optional.of(true);
     }
-    return base.supertypes(Walker.internal(type))
+    return base.supertypes(TypeNames.internal(type))
         .map(above -> isAnyA(above, other))
         .orElseGet(() -> isOfPlatformA(type, other));
   }
@@ -81,7 +81,7 @@ final class Kinds {
   }
 
   private boolean isClass(String type) {
-    String name = Walker.internal(type);
+    String name = TypeNames.internal(type);
     return base.has(name)
         ? (base.access(name) & Opcodes.ACC_INTERFACE) == 0
         : Platform.type(name).filter(of -> !of.isInterface()).isPresent();
@@ -112,8 +112,8 @@ final class Kinds {
 
   /** Nothing of the platform extends what is not. */
   private static Optional<Boolean> isOfPlatformA(String type, String other) {
-    Optional<Class<?>> asked = Platform.type(Walker.internal(other));
-    return Platform.type(Walker.internal(type))
+    Optional<Class<?>> asked = Platform.type(TypeNames.internal(other));
+    return Platform.type(TypeNames.internal(type))
         .map(is -> asked.map(a -> a.isAssignableFrom(is)).orElse(false));
   }
 }

@@ -90,7 +90,7 @@ final class LibraryObjects {
             .map(Field::getName)
             .min(Comparator.naturalOrder());
     boolean isMade = !Modifier.isAbstract(type.getModifiers()) && hasPlainConstructor(type);
-    String name = Literals.simple(Type.getDescriptor(type));
+    String name = TypeNames.simple(Type.getDescriptor(type));
     return constant
         .map(field -> name + "." + field)
         .or(
@@ -116,7 +116,7 @@ final class LibraryObjects {
   }
 
   private Optional<Any> ofLibrary(String type, ClassCode code) {
-    String name = Literals.simple("L" + type + ";");
+    String name = TypeNames.simple("L" + type + ";");
     String making = name + ".new(..)" + Made.THROWS_NOTHING;
     return code.instance(visible)
         .map(field -> new Any(name + "." + field, field.endsWith(")") ? making : ""))
@@ -154,7 +154,7 @@ final class LibraryObjects {
                 .filter(field -> (field.access & Opcodes.ACC_PUBLIC) != 0)
                 .map(field -> field.name);
     return member
-        .map(name -> Literals.simple("L" + from.type() + ";") + "." + name)
+        .map(name -> TypeNames.simple("L" + from.type() + ";") + "." + name)
         .map(code -> new Any(code, code + " will do"));
   }
 
@@ -165,7 +165,7 @@ final class LibraryObjects {
 
   /** One of a class that extends what is wanted, made of usual values, or else of nothing. */
   private Optional<Any> extending(String type) {
-    String name = Literals.simple("L" + type + ";");
+    String name = TypeNames.simple("L" + type + ";");
     return base.library(type)
         .filter(this::isOpen)
         .flatMap(LibraryObjects::plainest)

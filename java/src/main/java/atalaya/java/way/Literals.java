@@ -14,13 +14,11 @@ import java.time.LocalTime;
 import java.time.Period;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /** Values as Java has them, from Java 8 on. */
 final class Literals {
   private static final int LONGEST = 60;
-  private static final Map<String, String> SIMPLE = new ConcurrentHashMap<>();
   private static final Map<String, String> USUAL =
       Map.ofEntries(
           Map.entry("Z", "false"),
@@ -116,7 +114,7 @@ final class Literals {
   /** What is usual for a type; empty where nothing is. */
   static Optional<String> usual(String type) {
     if (type.startsWith("[")) {
-      return Optional.of("new " + simple(type).replaceFirst("\\[]", "[0]"));
+      return Optional.of("new " + TypeNames.simple(type).replaceFirst("\\[]", "[0]"));
     }
     return Optional.ofNullable(USUAL.get(type)).or(() -> firstConstant(type));
   }
@@ -164,18 +162,18 @@ final class Literals {
       return Optional.of(text(text));
     }
     if (value instanceof ClassValue of) {
-      return Optional.of(simple(of.descriptor()) + ".class");
+      return Optional.of(TypeNames.simple(of.descriptor()) + ".class");
     }
     if (value instanceof Expression expression) {
       String flags = expression.flags() == 0 ? "" : ", " + expression.flags();
       return Optional.of("Pattern.compile(" + text(expression.text()) + flags + ")");
     }
     if (value instanceof EnumValue constant) {
-      return Optional.of(simple("L" + constant.type() + ";") + "." + constant.name());
+      return Optional.of(TypeNames.simple("L" + constant.type() + ";") + "." + constant.name());
     }
     if (value instanceof Enum<?> constant) {
       String of = org.objectweb.asm.Type.getDescriptor(constant.getDeclaringClass());
-      return Optional.of(simple(of) + "." + constant.name());
+      return Optional.of(TypeNames.simple(of) + "." + constant.name());
     }
     return value instanceof Stand ? Optional.empty() : Optional.ofNullable(ofPlatform(value));
   }
@@ -244,15 +242,5 @@ final class Literals {
     return isBig
         ? "new " + value.getClass().getSimpleName() + "(\"" + value + "\")"
         : value instanceof java.time.Instant ? "Instant.parse(\"" + value + "\")" : null;
-  }
-
-  /** The name of a type without its package, as code has it. */
-  static String simple(String descriptor) {
-    return SIMPLE.computeIfAbsent(descriptor, Literals::withoutPackage);
-  }
-
-  private static String withoutPackage(String descriptor) {
-    String name = org.objectweb.asm.Type.getType(descriptor).getClassName();
-    return name.substring(name.lastIndexOf('.') + 1).replaceAll("\\$(?=[A-Za-z_])", ".");
   }
 }

@@ -23,8 +23,6 @@ final class Made {
   /** At the end of the name of what stands for whether a call throws something. */
   private static final String REFUSES = " throws an exception";
 
-  private static final String THROWS = " throws ";
-
   static final String THROWS_NOTHING = " throws nothing";
 
   /** Calls that may well give null. */
@@ -181,7 +179,9 @@ final class Made {
     Object value = found.inputs().get(input);
     return input.usual() == Term.THERE
         ? isItself(value, input)
-        : input.usual() instanceof Integer && input.isUsually(value) && !isThrowing(input);
+        : input.usual() instanceof Integer
+            && input.isUsually(value)
+            && !Unfollowed.isThrowing(input);
   }
 
   /** Whether a value is something that is nothing else. */
@@ -240,18 +240,20 @@ final class Made {
   }
 
   private boolean isNotThrown(Input input) {
-    return isThrowing(input) && Integer.valueOf(0).equals(found.inputs().get(input));
+    return Unfollowed.isThrowing(input) && Integer.valueOf(0).equals(found.inputs().get(input));
   }
 
   /** That a call ends as it has to. */
   private static String hope(Input result) {
     String name = result.name();
-    if (name.endsWith(THROWS + Unfollowed.CAUGHT)) {
-      return name.replace(THROWS + "what", THROWS_NOTHING + " that");
+    if (name.endsWith(Unfollowed.THROWS + Unfollowed.CAUGHT)) {
+      return name.replace(Unfollowed.THROWS + "what", THROWS_NOTHING + " that");
     }
     return name.endsWith(REFUSES)
         ? name.replace(REFUSES, THROWS_NOTHING)
-        : isThrowing(result) ? name.replace(THROWS, THROWS + "no ") : name + " is not null";
+        : Unfollowed.isThrowing(result)
+            ? name.replace(Unfollowed.THROWS, Unfollowed.THROWS + "no ")
+            : name + " is not null";
   }
 
   /** Whether a condition speaks of what a call gives that was not followed. */
@@ -273,11 +275,6 @@ final class Made {
             walked.needs().arguments().stream(),
             walked.needs().prepared().stream().flatMap(one -> one.arguments().stream()))
         .anyMatch(a -> a.name().equals(of));
-  }
-
-  /** Whether an input stands for whether a call throws something. */
-  static boolean isThrowing(Input outcome) {
-    return outcome.name().contains(THROWS);
   }
 
   private static String without(String name) {

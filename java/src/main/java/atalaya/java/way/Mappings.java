@@ -21,19 +21,6 @@ import org.objectweb.asm.tree.MethodInsnNode;
  * values stand by turns in their contents.
  */
 final class Mappings {
-  private static final Set<String> TYPES =
-      Set.of(
-          "java/util/Map",
-          "java/util/SortedMap",
-          "java/util/NavigableMap",
-          "java/util/HashMap",
-          "java/util/LinkedHashMap",
-          "java/util/EnumMap",
-          "java/util/TreeMap",
-          "java/util/concurrent/ConcurrentMap",
-          "java/util/concurrent/ConcurrentHashMap",
-          "java/util/concurrent/ConcurrentSkipListMap");
-
   /** What is taken from nothing that is there, and by nearly any key. */
   private static final Set<String> NEAR =
       Set.of(
@@ -64,10 +51,6 @@ final class Mappings {
 
   Mappings(Walker walker) {
     this.walker = walker;
-  }
-
-  static boolean isMap(String owner) {
-    return TYPES.contains(owner);
   }
 
   /** A new map, empty unless made of another; by an order of its own keys may be the same. */

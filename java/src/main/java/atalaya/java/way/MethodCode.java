@@ -321,21 +321,22 @@ final class MethodCode {
 
   private static boolean puts(MethodInsnNode call) {
     return call.owner.startsWith("java/util/") && FILLING.contains(call.name)
-        || Holders.isWriting(call.owner, call.name);
+        || HoldingTypes.isWritingHolder(call.owner, call.name);
   }
 
   /** The fields of other objects that it may change, or the containers and holders in them. */
-  Set<Changes.Field> changed() {
-    Set<Changes.Field> changed = new HashSet<>();
+  Set<ChangedFields.Field> changed() {
+    Set<ChangedFields.Field> changed = new HashSet<>();
     boolean writes = writes();
     boolean makes = node.name.startsWith("<");
     for (AbstractInsnNode instruction : node.instructions) {
       if (instruction instanceof FieldInsnNode field) {
-        String type = Walker.internal(field.desc);
+        String type = TypeNames.internal(field.desc);
         boolean isSet = field.getOpcode() == Opcodes.PUTFIELD && !makes;
-        boolean isWritten = writes && (Containers.holds(type) || Holders.isHolder(type));
+        boolean isWritten =
+            writes && (HoldingTypes.holdsSeveral(type) || HoldingTypes.isHolder(type));
         if (isSet || isWritten) {
-          changed.add(new Changes.Field(field.owner, field.name, field.desc));
+          changed.add(new ChangedFields.Field(field.owner, field.name, field.desc));
         }
       }
     }
@@ -346,7 +347,7 @@ final class MethodCode {
   boolean writes() {
     for (AbstractInsnNode instruction : node.instructions) {
       if (instruction instanceof MethodInsnNode call
-          && Containers.isWriting(call.owner, call.name)) {
+          && HoldingTypes.isWriting(call.owner, call.name)) {
         return true;
       }
     }

@@ -120,12 +120,12 @@ final class Objects {
   }
 
   private static boolean isContainer(Term term) {
-    return Containers.holds(Walker.internal(term.type()));
+    return HoldingTypes.holdsSeveral(TypeNames.internal(term.type()));
   }
 
   /** The constants of an enum of the project, by its descriptor. */
   List<EnumValue> constants(String type) {
-    return walker.base.code(Walker.internal(type)).map(ClassCode::constants).orElse(List.of());
+    return walker.base.code(TypeNames.internal(type)).map(ClassCode::constants).orElse(List.of());
   }
 
   /** What a field of an object holds. */
@@ -211,7 +211,7 @@ final class Objects {
   }
 
   private static boolean isHolder(Term term) {
-    return Holders.isHolder(Walker.internal(term.type()));
+    return HoldingTypes.isHolder(TypeNames.internal(term.type()));
   }
 
   private final Map<State.Field, Term> byConstructor = new HashMap<>();
@@ -248,7 +248,7 @@ final class Objects {
 
   /** An object of which no field was looked at is made in the plainest way. */
   void settle(Input object) {
-    String type = Walker.internal(object.type());
+    String type = TypeNames.internal(object.type());
     boolean isThere =
         walker.base.code(type).flatMap(code -> code.instance(walker.visible)).isPresent();
     if (!isThere) {
@@ -297,7 +297,7 @@ final class Objects {
 
   /** Finds out how an object is made. */
   private boolean canBeMade(Input object, Comparator<MethodCode> best) {
-    String type = Walker.internal(object.type());
+    String type = TypeNames.internal(object.type());
     Optional<ClassCode> code = walker.base.code(type);
     boolean isPlain =
         code.isPresent()
@@ -493,7 +493,7 @@ final class Objects {
 
   /** What a field of an enum's constants holds, by constant. */
   private Term ofConstant(Term constant, FieldInsnNode field) {
-    String type = Walker.internal(constant.type());
+    String type = TypeNames.internal(constant.type());
     Map<State.Field, Term> fields = initialised.after(type).fields;
     List<Term.Case> cases = new ArrayList<>();
     for (EnumValue value : constants(constant.type())) {
@@ -512,7 +512,7 @@ final class Objects {
 
   /** Whether something of a type can be had only as a double. */
   boolean isDouble(Input input) {
-    String type = Walker.internal(input.type());
+    String type = TypeNames.internal(input.type());
     return walker.base.has(type)
         ? walker.base.isAbstract(type) && (walker.base.access(type) & Opcodes.ACC_ENUM) == 0
         : input.source() != Term.Source.RESULT

@@ -19,7 +19,7 @@ final class OuterNames {
     if (end < 0) {
       return name;
     }
-    String outer = Literals.simple("L" + type.substring(0, end) + ";");
+    String outer = TypeNames.simple("L" + type.substring(0, end) + ";");
     return OUTER.matcher(name).replaceAll(Matcher.quoteReplacement(outer + ".this"));
   }
 }

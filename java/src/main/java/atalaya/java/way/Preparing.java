@@ -115,7 +115,7 @@ final class Preparing {
         return Optional.empty();
       }
       String field = Made.fieldOf(state);
-      String type = Walker.internal(object.get().type());
+      String type = TypeNames.internal(object.get().type());
       boolean isPlain = setters.of(type, field, one.getValue()).isPresent();
       if (!isPlain) {
         lacks.add(new Lack(object.get(), field, times(state, one.getValue())));
@@ -132,7 +132,7 @@ final class Preparing {
 
   /** The calls that may bring something about, the plainest first. */
   private List<Preparation> candidates(Lack lack) {
-    String type = Walker.internal(lack.object().type());
+    String type = TypeNames.internal(lack.object().type());
     return setters.writers(type, lack.field()).stream()
         .flatMap(
             method ->

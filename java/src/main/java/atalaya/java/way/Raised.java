@@ -38,7 +38,7 @@ final class Raised {
 
   /** Something is thrown, be it once more, and comes to a handler. */
   Term taken(Term thrown, String exception) {
-    String type = Walker.internal(thrown.type());
+    String type = TypeNames.internal(thrown.type());
     boolean isForLess = !walker.base.isA(type, exception) && walker.base.isA(exception, type);
     By by = known.get(thrown);
     if (isForLess && by != null) {
@@ -46,7 +46,7 @@ final class Raised {
       return by(by.call(), by.arguments(), exception);
     }
     if (isForLess) {
-      String name = "what is thrown instanceof " + Instructions.simple(exception);
+      String name = "what is thrown instanceof " + TypeNames.simpleOf(exception);
       Term isIt = new Term.Input(name, "Z", Term.Source.RESULT, null);
       Reason reason = Reason.unwritten(walker.line());
       walker.require(new Compared(isIt, Relation.NOT_EQUAL, Term.of(0), reason));

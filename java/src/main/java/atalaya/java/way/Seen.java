@@ -36,7 +36,7 @@ final class Seen {
    */
   Result result(int deciding) {
     if (!walked.ending().thrown().isEmpty()) {
-      String thrown = Instructions.simple(walked.ending().thrown());
+      String thrown = TypeNames.simpleOf(walked.ending().thrown());
       return new Result(List.of("throws " + thrown), thrown);
     }
     Set<String> asserts = new LinkedHashSet<>();

@@ -8,8 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
-import org.objectweb.asm.Opcodes;
-import org.objectweb.asm.tree.FieldNode;
 
 /** What the static final fields of classes hold, as far as their initialisers tell. */
 final class Statics {
@@ -60,7 +58,7 @@ final class Statics {
                 boolean isFinal =
                     isOwn
                         && code.flatMap(c -> c.field(field.name()))
-                            .filter(Statics::isFinal)
+                            .filter(ClassCode::isFinal)
                             .isPresent();
                 if (isFinal && term instanceof Term.Constant constant) {
                   here.put(field.name(), constant);
@@ -86,10 +84,6 @@ final class Statics {
     } catch (Walker.NotFollowed e) {
       return Optional.empty();
     }
-  }
-
-  static boolean isFinal(FieldNode field) {
-    return (field.access & Opcodes.ACC_FINAL) != 0;
   }
 
   /** Whether it is a number, a truth value or a text, by its descriptor. */

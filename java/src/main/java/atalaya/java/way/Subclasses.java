@@ -82,7 +82,7 @@ final class Subclasses {
             type ->
                 type.length() == 1
                     ? Literals.usual(type).orElseThrow()
-                    : "(" + Literals.simple(type) + ") null")
+                    : "(" + TypeNames.simple(type) + ") null")
         .collect(Collectors.joining(", "));
   }
 
@@ -115,7 +115,7 @@ final class Subclasses {
     return canBeWritten
         ? Optional.of(
             "new "
-                + Literals.simple("L" + type + ";")
+                + TypeNames.simple("L" + type + ";")
                 + "("
                 + arguments
                 + ") {"
@@ -250,7 +250,7 @@ final class Subclasses {
             Stream.of(Type.getReturnType(descriptor)))
         .map(type -> type.getDescriptor().replaceAll("^\\[+", ""))
         .filter(type -> type.startsWith("L"))
-        .map(Walker::internal);
+        .map(TypeNames::internal);
   }
 
   private String written(Ref method, Optional<String> answer) {
@@ -263,12 +263,12 @@ final class Subclasses {
     Type[] types = Type.getArgumentTypes(method.descriptor());
     String parameters =
         IntStream.range(0, types.length)
-            .mapToObj(i -> Literals.simple(types[i].getDescriptor()) + " " + letter + (i + 1))
+            .mapToObj(i -> TypeNames.simple(types[i].getDescriptor()) + " " + letter + (i + 1))
             .collect(Collectors.joining(", "));
     int access = access(method) & OPEN;
     String open = access == 0 ? "" : (access & Opcodes.ACC_PUBLIC) != 0 ? "public " : "protected ";
     return open
-        + Literals.simple(result.getDescriptor())
+        + TypeNames.simple(result.getDescriptor())
         + " "
         + method.name()
         + "("
@@ -287,7 +287,7 @@ final class Subclasses {
         ? ""
         : " throws "
             + declared.stream()
-                .map(type -> Literals.simple("L" + type + ";"))
+                .map(type -> TypeNames.simple("L" + type + ";"))
                 .collect(Collectors.joining(", "));
   }
 }

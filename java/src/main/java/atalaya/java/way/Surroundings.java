@@ -95,7 +95,7 @@ final class Surroundings {
     boolean ofPlace =
         CLASSES.contains(call.owner) || PLACES.stream().anyMatch(call.owner::startsWith);
     return ofSystem || ofClock || ofChance || ofPlace && !asksForNames
-        ? Optional.of(Instructions.simple(call.owner) + "." + call.name.replace("<init>", "new"))
+        ? Optional.of(TypeNames.simpleOf(call.owner) + "." + call.name.replace("<init>", "new"))
         : Optional.empty();
   }
 }

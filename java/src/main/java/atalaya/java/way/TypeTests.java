@@ -87,8 +87,8 @@ final class TypeTests {
       Term.Input input = (Term.Input) term;
       boolean isWider =
           input.type().equals("Ljava/lang/Object;")
-              || walker.base.isAbstract(Walker.internal(input.type()))
-              || Platform.isAbstract(Walker.internal(input.type()))
+              || walker.base.isAbstract(TypeNames.internal(input.type()))
+              || Platform.isAbstract(TypeNames.internal(input.type()))
               || input.source() == Term.Source.ELEMENT;
       return isWider
           ? walker.objects.alias(
@@ -151,7 +151,7 @@ final class TypeTests {
 
   /** Whether a test makes an object of a class that is none of a type; one below it may be. */
   private boolean isNoneAsMade(Term.Input input, String type) {
-    String declared = Walker.internal(input.type());
+    String declared = TypeNames.internal(input.type());
     boolean isMade =
         input.isFree()
             && walker.base.has(declared)
@@ -178,7 +178,7 @@ final class TypeTests {
   /** What stands for whether an input is of a type. */
   static Term.Input isOfType(Term.Input input, String type) {
     Term.Source source = input.isFree() ? Term.Source.ARGUMENT : Term.Source.UNKNOWN;
-    String words = Literals.simple(Type.getObjectType(type).getDescriptor());
+    String words = TypeNames.simple(Type.getObjectType(type).getDescriptor());
     return new Term.Input(input.name() + " instanceof " + words, "Z", source, null);
   }
 }

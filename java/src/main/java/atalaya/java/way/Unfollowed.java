@@ -17,6 +17,9 @@ final class Unfollowed {
   private static final String TEXT = "Ljava/lang/String;";
   private static final String STREAMS = "java/util/stream/";
 
+  /** Between a call and the exception, in the name of what stands for whether it throws that. */
+  static final String THROWS = " throws ";
+
   /** In place of an exception, where nothing but what handlers take matters. */
   static final String CAUGHT = "what is caught";
 
@@ -34,13 +37,18 @@ final class Unfollowed {
 
   /** What stands for whether a call throws something. */
   static Term.Input throwing(MethodInsnNode call, String exception) {
-    String name = asText(call) + " throws " + Instructions.simple(exception);
+    String name = asText(call) + THROWS + TypeNames.simpleOf(exception);
     return new Term.Input(name, "Z", Term.Source.RESULT, 0);
+  }
+
+  /** Whether something stands for whether a call throws. */
+  static boolean isThrowing(Term.Input outcome) {
+    return outcome.name().contains(THROWS);
   }
 
   /** How a call is told. */
   static String asText(MethodInsnNode call) {
-    return Instructions.simple(call.owner) + "." + call.name.replace("<init>", "new") + "(..)";
+    return TypeNames.simpleOf(call.owner) + "." + call.name.replace("<init>", "new") + "(..)";
   }
 
   /** Nobody knows whether a call that is not followed takes null. */
@@ -192,8 +200,8 @@ final class Unfollowed {
     boolean isOfMany =
         argument instanceof Term.Input input
             && walker.objects.isDouble(input)
-            && Platform.isInterface(Walker.internal(input.type()))
-            && !Platform.isFunction(Walker.internal(input.type()));
+            && Platform.isInterface(TypeNames.internal(input.type()))
+            && !Platform.isFunction(TypeNames.internal(input.type()));
     Ref body = walker.lambdas.get(argument);
     return isOfMany || body != null && mayFail(body);
   }

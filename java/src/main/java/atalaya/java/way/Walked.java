@@ -197,7 +197,9 @@ record Walked(Conditions conditions, Trace trace, Ending ending, Needs needs) {
    * @param answer what it gives, or whether it throws
    * @param thrown the internal name of the exception of which that is; empty for what it gives
    */
-  record Asked(Term.Input of, Ref method, Term.Input answer, String thrown) {}
+  record Asked(Term.Input of, Ref method, Term.Input answer, String thrown) {
+    static final Ref EQUALS = new Ref("java/lang/Object", "equals(Ljava/lang/Object;)Z");
+  }
 
   /** Something that is to be seen from outside. */
   sealed interface Effect {

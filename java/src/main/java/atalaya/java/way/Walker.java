@@ -308,7 +308,7 @@ final class Walker {
     if (opcode == Opcodes.ATHROW) {
       Term thrown = frame.pop().term();
       if (edge == null) {
-        return Optional.of(new End(null, internal(thrown.type())));
+        return Optional.of(new End(null, TypeNames.internal(thrown.type())));
       }
       frame.clearStack();
       frame.push(Symbol.of(raised.taken(thrown, edge.thrown()), ""));
@@ -552,11 +552,5 @@ final class Walker {
       }
     }
     return term;
-  }
-
-  static String internal(String descriptor) {
-    return descriptor.startsWith("L")
-        ? descriptor.substring(1, descriptor.length() - 1)
-        : descriptor;
   }
 }

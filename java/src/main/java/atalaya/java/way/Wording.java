@@ -175,7 +175,7 @@ final class Wording {
   private Given given(Input input, String value, String how) {
     return new Given(
         OuterNames.inSource(input.name(), entry.type()),
-        Literals.simple(input.type()),
+        TypeNames.simple(input.type()),
         writing.inWords(value),
         beside(input, found.inputs().get(input)),
         how);
@@ -184,7 +184,7 @@ final class Wording {
   private String how(Input input) {
     return switch (input.source()) {
       case STATE -> setBy(input);
-      case ANSWER -> Made.isThrowing(input) ? "a double does" : "a double answers";
+      case ANSWER -> Unfollowed.isThrowing(input) ? "a double does" : "a double answers";
       case RESULT -> "has to come out";
       default -> "";
     };
@@ -196,7 +196,7 @@ final class Wording {
       return "as it is made";
     }
     String field = Made.fieldOf(state);
-    String type = made.holder(state).map(o -> Walker.internal(o.type())).orElse("");
+    String type = made.holder(state).map(o -> TypeNames.internal(o.type())).orElse("");
     Visibility visible = Visibility.ofTestOf(base, entry.type());
     List<MethodCode> open = new Setters(base, visible).writers(type, field);
     Stream<MethodCode> all =

@@ -136,7 +136,7 @@ final class Writing {
   private static boolean isOfOtherType(String type, String value) {
     return type.startsWith("L")
         && value.startsWith("new ")
-        && !value.startsWith("new " + Literals.simple(type));
+        && !value.startsWith("new " + TypeNames.simple(type));
   }
 
   /** Whether an argument is of a type that the method asks for by {@code instanceof}. */
@@ -150,7 +150,7 @@ final class Writing {
   private boolean isOverloaded(Ref of, int at) {
     Type[] own = Type.getArgumentTypes(of.descriptor());
     boolean isCalledOnIt = !of.name().equals("<init>") && needs.receiver() != null;
-    String type = isCalledOnIt ? Walker.internal(needs.receiver().type()) : of.type();
+    String type = isCalledOnIt ? TypeNames.internal(needs.receiver().type()) : of.type();
     while (type != null && base.has(type)) {
       for (String code : base.methods(type)) {
         Type[] types = Type.getArgumentTypes(code.substring(code.indexOf('(')));
@@ -172,12 +172,12 @@ final class Writing {
   }
 
   private static String cast(String type) {
-    return "(" + Literals.simple(type) + ") ";
+    return "(" + TypeNames.simple(type) + ") ";
   }
 
   String value(Input input) {
     String value = making(input);
-    String making = "new " + Literals.simple(input.type()).replaceFirst("\\[].*", "");
+    String making = "new " + TypeNames.simple(input.type()).replaceFirst("\\[].*", "");
     boolean isMade =
         value.startsWith(making) && "([<".indexOf(value.charAt(making.length())) >= 0
             || value.equals(made.code(input))
@@ -232,7 +232,7 @@ final class Writing {
       return elements.get();
     }
     if (needs.doubles().contains(input)) {
-      return doubled(input, "a double of " + Literals.simple(input.type()));
+      return doubled(input, "a double of " + TypeNames.simple(input.type()));
     }
     boolean isUsed = asksSurroundings || needs.handedOn().contains(input);
     if (isUsed && GivenFiles.isFile(input)) {
@@ -240,7 +240,7 @@ final class Writing {
     }
     Optional<String> usual = Literals.usual(input.type());
     List<EnumValue> constants =
-        base.code(Walker.internal(input.type())).map(ClassCode::constants).orElse(List.of());
+        base.code(TypeNames.internal(input.type())).map(ClassCode::constants).orElse(List.of());
     if (!constants.isEmpty()) {
       return Literals.of(constants.get(0), input.type()).orElseThrow();
     }
@@ -253,11 +253,11 @@ final class Writing {
         return "null";
       }
       Optional<String> instance =
-          base.code(Walker.internal(input.type())).flatMap(code -> code.instance(visible));
+          base.code(TypeNames.internal(input.type())).flatMap(code -> code.instance(visible));
       if (instance.isPresent()) {
-        return constant(input, Walker.internal(input.type()), instance.get());
+        return constant(input, TypeNames.internal(input.type()), instance.get());
       }
-      String type = Walker.internal(input.type());
+      String type = TypeNames.internal(input.type());
       if (base.has(type) && !base.isAbstract(type) && visible.sees(type)) {
         return madePlainly(input);
       }
@@ -269,7 +269,7 @@ final class Writing {
         }
         return any.get().code();
       }
-      return doubled(input, "any " + Literals.simple(input.type()));
+      return doubled(input, "any " + TypeNames.simple(input.type()));
     }
     String bound = input.type().equals(CLASS) ? elementTypes.get(input) : null;
     boolean isAmount =
@@ -279,11 +279,11 @@ final class Writing {
     if (isAmount) {
       return ONE.get(input.type());
     }
-    boolean isBounded = bound != null && visible.sees(Walker.internal(bound));
+    boolean isBounded = bound != null && visible.sees(TypeNames.internal(bound));
     if (isBounded) {
-      return Literals.simple(bound) + ".class";
+      return TypeNames.simple(bound) + ".class";
     }
-    return hasToGiveSomething(input) ? "any " + Literals.simple(input.type()) : usual.get();
+    return hasToGiveSomething(input) ? "any " + TypeNames.simple(input.type()) : usual.get();
   }
 
   /** Whether not every object will do, and nobody knows which does. */
@@ -304,7 +304,7 @@ final class Writing {
     Optional<GivenFiles.Given> given = GivenFiles.of(input, found.inputs());
     if (given.isEmpty() || visible.isOwn("File") || visible.isOwn("Files")) {
       made.lacks(true);
-      return "any " + Literals.simple(input.type());
+      return "any " + TypeNames.simple(input.type());
     }
     given.get().answered().forEach(made::along);
     String code = given.get().code();
@@ -336,7 +336,7 @@ final class Writing {
 
   /** Code that makes a double; the words alone where a person has to make it. */
   private String doubled(Input input, String words) {
-    boolean canBeNamed = visible.sees(Walker.internal(input.type())) && narrowing.size() < 2;
+    boolean canBeNamed = visible.sees(TypeNames.internal(input.type())) && narrowing.size() < 2;
     Optional<String> making = canBeNamed ? doubles.making(input) : Optional.empty();
     if (making.isEmpty()) {
       made.lacks(true);
@@ -365,10 +365,10 @@ final class Writing {
     Optional<String> literal =
         found.inputs().containsKey(held) ? Literals.of(value, held.type()) : Optional.empty();
     literal.ifPresent(l -> made.along(held));
-    made.lacks(literal.isPresent() && !Holders.isMadeOfValue(Walker.internal(of.type())));
+    made.lacks(literal.isPresent() && !HoldingTypes.isMadeOfValue(TypeNames.internal(of.type())));
     return Optional.of(
         "new "
-            + Literals.simple(of.type())
+            + TypeNames.simple(of.type())
             + (isReference(held) ? "<>(" : "(")
             + literal.orElse("")
             + ")");
@@ -380,7 +380,7 @@ final class Writing {
 
   /** What stands for whether an input is of the type that it is taken for. */
   private static Input isOfType(Input as) {
-    return TypeTests.isOfType(as, Walker.internal(as.type()));
+    return TypeTests.isOfType(as, TypeNames.internal(as.type()));
   }
 
   /**
@@ -388,11 +388,11 @@ final class Writing {
    * needed.
    */
   private Optional<String> elements(Input of) {
-    Optional<String> ofLines = Lines.making(of, found.inputs(), made);
+    Optional<String> ofLines = GivenLines.making(of, found.inputs(), made);
     if (ofLines.isPresent()) {
       return ofLines;
     }
-    if (Holders.isHolder(Walker.internal(of.type()))) {
+    if (HoldingTypes.isHolder(TypeNames.internal(of.type()))) {
       return ofHolder(of);
     }
     Input held = Builders.held(of);
@@ -400,7 +400,7 @@ final class Writing {
       made.along(held);
       return Optional.of(
           "new "
-              + Literals.simple(of.type())
+              + TypeNames.simple(of.type())
               + "("
               + Literals.of(text, held.type()).orElseThrow()
               + ")");
@@ -408,7 +408,7 @@ final class Writing {
     boolean isArray = of.type().startsWith("[");
     Input size = Containers.size(of, isArray ? ".length" : ".size()");
     Object count = found.inputs().get(size);
-    boolean isContainer = isArray || Containers.isContainer(Walker.internal(of.type()));
+    boolean isContainer = isArray || HoldingTypes.isCollection(TypeNames.internal(of.type()));
     if (!isContainer || !(count instanceof Integer number) || number > 20) {
       return Optional.empty();
     }
@@ -428,8 +428,8 @@ final class Writing {
     }
     return Optional.of(
         isArray
-            ? "new " + Literals.simple(of.type()) + " {" + String.join(", ", elements) + "}"
-            : ContainerCode.of(Walker.internal(of.type()), elements, isChanged(of)));
+            ? "new " + TypeNames.simple(of.type()) + " {" + String.join(", ", elements) + "}"
+            : ContainerCode.of(TypeNames.internal(of.type()), elements, isChanged(of)));
   }
 
   private boolean isChanged(Input container) {
@@ -459,7 +459,7 @@ final class Writing {
 
   /** One constant can't stand for two objects of which the way asks whether they are the same. */
   private String constant(Input input, String owner, String field) {
-    String taken = Literals.simple("L" + owner + ";") + "." + field;
+    String taken = TypeNames.simple("L" + owner + ";") + "." + field;
     Input other = constants.putIfAbsent(taken, input);
     made.lacks(other != null && made.areCompared(input, other));
     return taken;
@@ -488,8 +488,8 @@ final class Writing {
     String making = calls.isEmpty() ? plain : statements.told(plain);
     made.by(making, input);
     if (!calls.isEmpty()) {
-      made.lacks(!visible.sees(Walker.internal(input.type())));
-      statements.call(Literals.simple(input.type()), making, calls);
+      made.lacks(!visible.sees(TypeNames.internal(input.type())));
+      statements.call(TypeNames.simple(input.type()), making, calls);
     }
     return making;
   }
@@ -498,7 +498,7 @@ final class Writing {
   private String extending(Input input, String arguments) {
     Optional<String> making = doubles.extending(input, arguments);
     made.lacks(making.isEmpty());
-    String words = "a double of " + Literals.simple(input.type());
+    String words = "a double of " + TypeNames.simple(input.type());
     making.ifPresent(code -> answered(input, code, words));
     return making.orElse(words);
   }
@@ -517,7 +517,7 @@ final class Writing {
 
   /** What a test has to call on an object for its fields to hold what they have to. */
   private List<String> setting(Input object) {
-    String type = Walker.internal(object.type());
+    String type = TypeNames.internal(object.type());
     List<String> calls = new ArrayList<>();
     for (Input state : List.copyOf(found.inputs().keySet())) {
       boolean isIts =
@@ -546,7 +546,7 @@ final class Writing {
   /** An object of an inner class is made in one of the class around it. */
   private String making(Ref by, List<String> arguments) {
     String type = by.type();
-    String name = Literals.simple("L" + type + ";");
+    String name = TypeNames.simple("L" + type + ";");
     if (isBuilders(by)) {
       return arguments.get(0) + "." + by.name() + "()";
     }
@@ -573,7 +573,7 @@ final class Writing {
   String call(Ref entry) {
     List<String> arguments = values(entry, needs.arguments());
     String all = "(" + String.join(", ", arguments) + ")";
-    String type = Literals.simple("L" + entry.type() + ";");
+    String type = TypeNames.simple("L" + entry.type() + ";");
     if (entry.name().equals("<init>")) {
       made.lacks(base.isAbstract(entry.type()));
       made.lacks(!visible.sees(entry.type()));
@@ -587,14 +587,14 @@ final class Writing {
     }
     String receiver = receiver();
     if (all.contains(Statements.ITSELF)) {
-      statements.call(Literals.simple("L" + seen + ";"), receiver, List.of());
+      statements.call(TypeNames.simple("L" + seen + ";"), receiver, List.of());
     }
     return receiver + "." + entry.name() + all + ";";
   }
 
   /** The class of an object, or what a test knows it as where it can't name that. */
   private String known(Input object) {
-    String type = Walker.internal(object.type());
+    String type = TypeNames.internal(object.type());
     if (visible.sees(type)) {
       return type;
     }
@@ -602,11 +602,11 @@ final class Writing {
     if (built instanceof Walked.Constant constant) {
       return base.code(constant.owner())
           .flatMap(owner -> owner.field(constant.field()))
-          .map(field -> Walker.internal(field.desc))
+          .map(field -> TypeNames.internal(field.desc))
           .orElse(type);
     }
     return built instanceof Walked.New made && !made.by().name().equals("<init>")
-        ? Walker.internal(Type.getReturnType(made.by().descriptor()).getDescriptor())
+        ? TypeNames.internal(Type.getReturnType(made.by().descriptor()).getDescriptor())
         : type;
   }
 
@@ -624,7 +624,7 @@ final class Writing {
   }
 
   private String madePlainly(Input input) {
-    String type = Walker.internal(input.type());
+    String type = TypeNames.internal(input.type());
     Optional<ClassCode> code = base.code(type);
     Optional<MethodCode> constructor =
         code.filter(c -> !base.isAbstract(type)).stream()
@@ -641,12 +641,12 @@ final class Writing {
     }
     if (constructor.isEmpty()) {
       made.lacks(true);
-      return "any " + Literals.simple("L" + type + ";");
+      return "any " + TypeNames.simple("L" + type + ";");
     }
     List<Input> inputs = constructor.get().inputs(type + ".");
     made.lacks(inputs.stream().anyMatch(GivenFiles::isFile));
     if (!inputs.isEmpty() && !constructor.get().onlyStores()) {
-      made.assumes(Literals.simple("L" + type + ";") + ".new(..)" + Made.THROWS_NOTHING);
+      made.assumes(TypeNames.simple("L" + type + ";") + ".new(..)" + Made.THROWS_NOTHING);
     }
     return making(constructor.get().ref(), values(constructor.get().ref(), inputs));
   }
