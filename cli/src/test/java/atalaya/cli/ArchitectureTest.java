@@ -106,6 +106,7 @@ class ArchitectureTest {
   void packagesOfAModuleHaveNoCycles() {
     slices().matching("atalaya.core.(*)..").should().beFreeOfCycles().check(CLASSES);
     slices().matching("atalaya.java.(*)..").should().beFreeOfCycles().check(CLASSES);
+    slices().matching("atalaya.java.way.(*)").should().beFreeOfCycles().check(CLASSES);
     slices().matching("atalaya.launch.(*)..").should().beFreeOfCycles().check(CLASSES);
   }
 

@@ -2,6 +2,12 @@ package atalaya.java.way;
 
 import atalaya.core.solve.Solver;
 import atalaya.core.term.Term;
+import atalaya.java.way.code.CodeBase;
+import atalaya.java.way.code.MethodCode;
+import atalaya.java.way.code.Path;
+import atalaya.java.way.code.PathSearch;
+import atalaya.java.way.course.Course;
+import atalaya.java.way.course.Steering;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;

@@ -1,6 +1,9 @@
 package atalaya.java.way;
 
-import atalaya.java.way.CodeBase.Ref;
+import atalaya.java.way.code.ClassCode;
+import atalaya.java.way.code.CodeBase;
+import atalaya.java.way.code.CodeBase.Ref;
+import atalaya.java.way.code.MethodCode;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;

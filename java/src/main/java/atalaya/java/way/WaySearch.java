@@ -5,7 +5,19 @@ import atalaya.core.solve.Solver;
 import atalaya.core.term.Constraint;
 import atalaya.core.term.Term;
 import atalaya.core.term.Values;
-import atalaya.java.way.CodeBase.Ref;
+import atalaya.java.way.code.CodeBase.Ref;
+import atalaya.java.way.code.MethodCode;
+import atalaya.java.way.code.Path;
+import atalaya.java.way.code.PathSearch;
+import atalaya.java.way.course.Allowance;
+import atalaya.java.way.course.Course;
+import atalaya.java.way.course.NotFollowed;
+import atalaya.java.way.course.Steering;
+import atalaya.java.way.follow.Before;
+import atalaya.java.way.follow.Known;
+import atalaya.java.way.follow.Makings;
+import atalaya.java.way.follow.Walked;
+import atalaya.java.way.follow.Walker;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
@@ -615,7 +627,7 @@ final class WaySearch {
               new Walker.Route(paths, sites, 0),
               makings,
               before));
-    } catch (Walker.NotFollowed e) {
+    } catch (NotFollowed e) {
       return Optional.empty();
     }
   }

@@ -1,0 +1,67 @@
+package atalaya.java.way.code;
+
+import atalaya.core.code.CodeClass;
+import atalaya.core.term.Constraint.Reason;
+import atalaya.java.way.code.CodeBase.Ref;
+import java.util.BitSet;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+
+/** What the points of classes stand for in the source; classes are known by internal name. */
+public final class Meanings {
+  private final Function<String, Optional<CodeClass>> model;
+  private final Map<String, Optional<Meaning>> known = new ConcurrentHashMap<>();
+
+  /**
+   * For a project.
+   *
+   * @param model of a class, by binary name
+   */
+  public Meanings(Function<String, Optional<CodeClass>> model) {
+    this.model = model;
+  }
+
+  private Optional<Meaning> of(String type) {
+    return known.computeIfAbsent(type, t -> model.apply(t.replace('/', '.')).map(Meaning::new));
+  }
+
+  /**
+   * Which outcome of which condition a point is; empty for other points, and where the source is
+   * not known.
+   */
+  public Optional<Meaning.Named> outcome(String type, int point) {
+    return of(type).flatMap(meaning -> meaning.outcome(point));
+  }
+
+  /** The condition and its outcome; empty for what no person wrote. */
+  public Optional<Reason> reason(String type, int point) {
+    return outcome(type, point).map(Meaning.Named::reason);
+  }
+
+  /**
+   * The points of a class that count and are not reached.
+   *
+   * @param reached by binary name
+   */
+  public BitSet left(String type, Function<String, BitSet> reached) {
+    Optional<Meaning> meaning = of(type);
+    if (meaning.isEmpty()) {
+      return new BitSet();
+    }
+    BitSet left = (BitSet) meaning.get().counting().clone();
+    left.andNot(reached.apply(type.replace('/', '.')));
+    return left;
+  }
+
+  /** The method's name with its class, as people know it. */
+  public String qualified(Ref ref) {
+    String method =
+        of(ref.type())
+            .flatMap(m -> m.method(ref.code()))
+            .map(m -> m.name())
+            .orElse(ref.name() + "()");
+    return ref.type().replace('/', '.') + "#" + method;
+  }
+}

@@ -1,0 +1,103 @@
+package atalaya.java.way.follow;
+
+import atalaya.core.term.Term;
+import atalaya.core.term.Term.Operator;
+import atalaya.java.way.code.TypeNames;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.objectweb.asm.Type;
+import org.objectweb.asm.tree.MethodInsnNode;
+
+/**
+ * The texts that code puts together piece by piece. Of a builder that leaves the method it is no
+ * longer known what it holds.
+ */
+public final class Builders {
+  private static final Set<String> TYPES =
+      Set.of("java/lang/StringBuilder", "java/lang/StringBuffer");
+  private static final Set<String> ASKING = Set.of("length()I", "charAt(I)C", "isEmpty()Z");
+  private static final String TEXT = "the text";
+
+  private final Walker walker;
+
+  Builders(Walker walker) {
+    this.walker = walker;
+  }
+
+  static boolean isBuilder(String owner) {
+    return TYPES.contains(owner);
+  }
+
+  private static State.Field textOf(Term builder) {
+    return new State.Field(builder, TEXT);
+  }
+
+  /** A new one. */
+  void made(Term builder, MethodInsnNode call, List<Term> arguments) {
+    Type[] types = Type.getArgumentTypes(call.desc);
+    boolean isEmpty = types.length == 0 || types[0] == Type.INT_TYPE;
+    Term text = isEmpty ? Concatenation.EMPTY : Concatenation.text(arguments.get(0), types[0]);
+    walker.state.fields.put(textOf(builder), text);
+  }
+
+  /** What a call of one gives; empty where that is not known. */
+  Optional<Term> call(MethodInsnNode call, List<Term> arguments) {
+    Term builder = arguments.get(0);
+    if (isGiven(builder)) {
+      walker.state.fields.putIfAbsent(textOf(builder), held((Term.Input) builder));
+    }
+    Term text = walker.state.fields.get(textOf(builder));
+    if (text == null) {
+      return Optional.empty();
+    }
+    if (call.name.equals("toString")) {
+      return Optional.of(text);
+    }
+    if (ASKING.contains(call.name + call.desc)) {
+      List<Term> operands = arguments.size() == 1 ? List.of(text) : List.of(text, arguments.get(1));
+      String method = "java/lang/String." + call.name + call.desc;
+      String type = Type.getReturnType(call.desc).getDescriptor();
+      return Optional.of(walker.computed(Term.operation(Operator.CALL, method, type, operands)));
+    }
+    boolean isPiece = call.name.equals("append") && arguments.size() == 2;
+    if (isPiece) {
+      Term piece = Concatenation.text(arguments.get(1), Type.getArgumentTypes(call.desc)[0]);
+      walker.state.fields.put(textOf(builder), walker.computed(Concatenation.joined(text, piece)));
+      return Optional.of(builder);
+    }
+    boolean isEmptied =
+        call.name.equals("setLength")
+            && arguments.get(1) instanceof Term.Constant constant
+            && constant.value().equals(0);
+    if (isEmptied) {
+      walker.state.fields.put(textOf(builder), Concatenation.EMPTY);
+      return Optional.of(Term.of(0));
+    }
+    forget(List.of(builder));
+    return Optional.empty();
+  }
+
+  /** Others may change these from now on. */
+  void forget(List<Term> left) {
+    for (Term term : left) {
+      if (isGiven(term)) {
+        walker.state.fields.put(textOf(term), Term.unknown(TEXT, Concatenation.TEXT));
+      } else {
+        walker.state.fields.remove(textOf(term));
+      }
+    }
+  }
+
+  private static boolean isGiven(Term builder) {
+    return builder instanceof Term.Input input
+        && input.isFree()
+        && isBuilder(TypeNames.internal(input.type()));
+  }
+
+  /** What a builder holds that the code is given. */
+  public static Term.Input held(Term.Input builder) {
+    return new Term.Input(
+        builder.name() + ".toString()", Concatenation.TEXT, Term.Source.ELEMENT, null);
+  }
+}

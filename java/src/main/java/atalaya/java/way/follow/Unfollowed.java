@@ -1,0 +1,219 @@
+package atalaya.java.way.follow;
+
+import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Constraint.Reason;
+import atalaya.core.term.Constraint.Relation;
+import atalaya.core.term.Platform;
+import atalaya.core.term.Term;
+import atalaya.java.way.code.CodeBase.Ref;
+import atalaya.java.way.code.Taking;
+import atalaya.java.way.code.TypeNames;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import org.objectweb.asm.Type;
+import org.objectweb.asm.tree.MethodInsnNode;
+
+/** What has to hold for a call to return that is not followed. */
+public final class Unfollowed {
+  private static final String TEXT = "Ljava/lang/String;";
+  private static final String STREAMS = "java/util/stream/";
+
+  /** Between a call and the exception, in the name of what stands for whether it throws that. */
+  public static final String THROWS = " throws ";
+
+  /** In place of an exception, where nothing but what handlers take matters. */
+  public static final String CAUGHT = "what is caught";
+
+  private static final Pattern OPENING =
+      Pattern.compile(
+          "read.*|lines|list|walk|size|copy|move|delete|newInputStream|newBufferedReader");
+
+  private final Walker walker;
+  private final CharsetNames charsets;
+
+  Unfollowed(Walker walker, CharsetNames charsets) {
+    this.walker = walker;
+    this.charsets = charsets;
+  }
+
+  /** What stands for whether a call throws something. */
+  static Term.Input throwing(MethodInsnNode call, String exception) {
+    String name = asText(call) + THROWS + TypeNames.simpleOf(exception);
+    return new Term.Input(name, "Z", Term.Source.RESULT, 0);
+  }
+
+  /** Whether something stands for whether a call throws. */
+  public static boolean isThrowing(Term.Input outcome) {
+    return outcome.name().contains(THROWS);
+  }
+
+  /** How a call is told. */
+  static String asText(MethodInsnNode call) {
+    return TypeNames.simpleOf(call.owner) + "." + call.name.replace("<init>", "new") + "(..)";
+  }
+
+  /** Nobody knows whether a call that is not followed takes null. */
+  void handOn(List<Term> arguments) {
+    arguments.stream()
+        .filter(Unfollowed::isGiven)
+        .forEach(a -> walker.handedOn.add((Term.Input) a));
+  }
+
+  /** Whether a test gives something. */
+  private static boolean isGiven(Term argument) {
+    return argument instanceof Term.Input input && input.source() == Term.Source.ARGUMENT;
+  }
+
+  /** A constructor that is not of the project. */
+  void makes(MethodInsnNode constructor, List<Term> arguments) {
+    if (mayRefuse(constructor, arguments)) {
+      throwsNothing(constructor);
+    }
+    if (isOfPlatform(constructor) && !isThrowable(constructor)) {
+      arguments.stream().skip(1).filter(Unfollowed::isGiven).forEach(walker::requireThere);
+    }
+    returns(constructor, arguments);
+  }
+
+  /** Whether a library's constructor may not take what it is given. */
+  private boolean mayRefuse(MethodInsnNode constructor, List<Term> arguments) {
+    boolean isPlain = arguments.stream().skip(1).allMatch(Term::isConstant);
+    return !isOfPlatform(constructor) && !isPlain && !isThrowable(constructor);
+  }
+
+  private static boolean isOfPlatform(MethodInsnNode call) {
+    return call.owner.startsWith("java/") || call.owner.startsWith("javax/");
+  }
+
+  private boolean isThrowable(MethodInsnNode constructor) {
+    return walker.base.isA(constructor.owner, "java/lang/Throwable");
+  }
+
+  /**
+   * Of a call that is not followed it is not known whether it throws what a handler is for, nor, of
+   * one that is given a text, whether it takes any.
+   */
+  void returns(MethodInsnNode call, List<Term> arguments) {
+    if (isToldByCharset(call, arguments)) {
+      return;
+    }
+    boolean takesAny = call.owner.startsWith("java/") && !call.owner.startsWith(STREAMS);
+    if (takesAny) {
+      requireClasses(call, arguments);
+    }
+    handOn(takesAny ? List.of() : arguments);
+    boolean takesText = arguments.stream().anyMatch(a -> a.type().equals(TEXT) && !a.isConstant());
+    if (takesText) {
+      walker.base.refusing(call).ifPresent(exception -> throwsNo(call, exception));
+    }
+    boolean turnsOnNothing = takesAny && arguments.isEmpty();
+    for (String exception : walker.handled()) {
+      if (walker.base.declares(call, exception)) {
+        throwsNo(call, turnsOnNothing ? "an exception" : exception);
+      }
+    }
+  }
+
+  /** Of classes the platform takes none that is missing. */
+  private void requireClasses(MethodInsnNode call, List<Term> arguments) {
+    Type[] types = Type.getArgumentTypes(call.desc);
+    int first = arguments.size() - types.length;
+    for (int i = 0; i < types.length; i++) {
+      if (types[i].getDescriptor().equals("Ljava/lang/Class;")) {
+        walker.requireThere(arguments.get(first + i));
+      }
+    }
+  }
+
+  /** Whether a call throws what it may throw or not by a charset's name, which is required then. */
+  boolean isToldByCharset(MethodInsnNode call, List<Term> arguments) {
+    Optional<Compared> name = charsets.turning(call, arguments, false);
+    name.ifPresent(walker::require);
+    if (name.isPresent() && call.name.equals("<init>")) {
+      arguments.stream().filter(a -> a.type().length() > 1).forEach(walker::requireThere);
+    }
+    return name.isPresent();
+  }
+
+  /** It has to throw nothing; whether it does, a person has to see. */
+  void throwsNothing(MethodInsnNode call) {
+    throwsNo(call, whatMatters());
+  }
+
+  /** The same, unless it comes to one of the cases that were found. */
+  void throwsNothing(MethodInsnNode call, Term.Choice found) {
+    isNot(found.returningOr(throwing(call, whatMatters())));
+  }
+
+  private String whatMatters() {
+    return walker.isCaught() ? CAUGHT : "an exception";
+  }
+
+  private void throwsNo(MethodInsnNode call, String exception) {
+    isNot(throwing(call, exception));
+  }
+
+  private void isNot(Term throwing) {
+    Reason reason = Reason.unwritten(walker.line());
+    walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
+  }
+
+  /**
+   * What a call uses that it is given, and takes from where it is, has to be there.
+   *
+   * @param isByDouble whether a double answers
+   */
+  void uses(MethodInsnNode call, List<Term> arguments, boolean isByDouble) {
+    requireFunctions(call, arguments);
+    boolean mayThrow =
+        Taking.mayMiss(call)
+            || walker.base.mayLibraryRefuse(call)
+            || opensUnknown(call, arguments)
+            || arguments.stream().anyMatch(this::mayFail);
+    if (!isByDouble && mayThrow) {
+      throwsNothing(call);
+    }
+  }
+
+  /** Whether a call opens a file that a test does not give, which may not be there. */
+  private static boolean opensUnknown(MethodInsnNode call, List<Term> arguments) {
+    return call.owner.equals("java/nio/file/Files")
+        && OPENING.matcher(call.name).matches()
+        && !isGiven(arguments.get(0));
+  }
+
+  /** The platform takes no null where it is to call a function. */
+  private void requireFunctions(MethodInsnNode call, List<Term> arguments) {
+    Type[] types = Type.getArgumentTypes(call.desc);
+    int first = arguments.size() - types.length;
+    for (int i = 0; call.owner.startsWith("java/util/") && i < types.length; i++) {
+      if (types[i].getDescriptor().startsWith("Ljava/util/function/")) {
+        walker.requireThere(arguments.get(first + i));
+      }
+    }
+  }
+
+  /**
+   * Whether what a call is given is code of the project that may end by an exception, or a double
+   * that answers with null what it is not told.
+   */
+  private boolean mayFail(Term argument) {
+    boolean isOfMany =
+        argument instanceof Term.Input input
+            && walker.objects.isDouble(input)
+            && Platform.isInterface(TypeNames.internal(input.type()))
+            && !Platform.isFunction(TypeNames.internal(input.type()));
+    Ref body = walker.lambdas.get(argument);
+    return isOfMany || body != null && mayFail(body);
+  }
+
+  private boolean mayFail(Ref body) {
+    return Taking.mayMiss(body.type(), body.name(), body.descriptor())
+        || walker
+            .base
+            .code(body)
+            .filter(code -> walker.base.mayRefuse(code) || code.takesElements())
+            .isPresent();
+  }
+}
