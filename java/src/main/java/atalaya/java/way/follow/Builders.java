@@ -7,13 +7,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.objectweb.asm.Type;
-import org.objectweb.asm.tree.MethodInsnNode;
 
 /**
  * The texts that code puts together piece by piece. Of a builder that leaves the method it is no
  * longer known what it holds.
  */
-public final class Builders {
+public final class Builders implements CallRule {
   private static final Set<String> TYPES =
       Set.of("java/lang/StringBuilder", "java/lang/StringBuffer");
   private static final Set<String> ASKING = Set.of("length()I", "charAt(I)C", "isEmpty()Z");
@@ -34,16 +33,25 @@ public final class Builders {
   }
 
   /** A new one. */
-  void made(Term builder, MethodInsnNode call, List<Term> arguments) {
-    Type[] types = Type.getArgumentTypes(call.desc);
+  private void made(Call call) {
+    Type[] types = Type.getArgumentTypes(call.descriptor());
     boolean isEmpty = types.length == 0 || types[0] == Type.INT_TYPE;
-    Term text = isEmpty ? Concatenation.EMPTY : Concatenation.text(arguments.get(0), types[0]);
-    walker.state.fields.put(textOf(builder), text);
+    Term text = isEmpty ? Concatenation.EMPTY : Concatenation.text(call.given().get(0), types[0]);
+    walker.state.fields.put(textOf(call.object()), text);
   }
 
-  /** What a call of one gives; empty where that is not known. */
-  Optional<Term> call(MethodInsnNode call, List<Term> arguments) {
-    Term builder = arguments.get(0);
+  @Override
+  public Optional<Term> call(Call call) {
+    forget(call.given());
+    if (call.isStatic() || !isBuilder(call.owner())) {
+      return Optional.empty();
+    }
+    if (call.isConstructor()) {
+      made(call);
+      return Optional.of(walker.results.of(call));
+    }
+    List<Term> arguments = call.arguments();
+    Term builder = call.object();
     if (isGiven(builder)) {
       walker.state.fields.putIfAbsent(textOf(builder), held((Term.Input) builder));
     }
@@ -51,23 +59,24 @@ public final class Builders {
     if (text == null) {
       return Optional.empty();
     }
-    if (call.name.equals("toString")) {
+    if (call.name().equals("toString")) {
       return Optional.of(text);
     }
-    if (ASKING.contains(call.name + call.desc)) {
+    if (ASKING.contains(call.name() + call.descriptor())) {
       List<Term> operands = arguments.size() == 1 ? List.of(text) : List.of(text, arguments.get(1));
-      String method = "java/lang/String." + call.name + call.desc;
-      String type = Type.getReturnType(call.desc).getDescriptor();
+      String method = "java/lang/String." + call.name() + call.descriptor();
+      String type = call.type();
       return Optional.of(walker.computed(Term.operation(Operator.CALL, method, type, operands)));
     }
-    boolean isPiece = call.name.equals("append") && arguments.size() == 2;
+    boolean isPiece = call.name().equals("append") && arguments.size() == 2;
     if (isPiece) {
-      Term piece = Concatenation.text(arguments.get(1), Type.getArgumentTypes(call.desc)[0]);
+      Term piece =
+          Concatenation.text(arguments.get(1), Type.getArgumentTypes(call.descriptor())[0]);
       walker.state.fields.put(textOf(builder), walker.computed(Concatenation.joined(text, piece)));
       return Optional.of(builder);
     }
     boolean isEmptied =
-        call.name.equals("setLength")
+        call.name().equals("setLength")
             && arguments.get(1) instanceof Term.Constant constant
             && constant.value().equals(0);
     if (isEmptied) {

@@ -50,6 +50,17 @@ final class Changes {
     holders.mayHaveChanged(arguments);
   }
 
+  /** Something that nobody follows may put something else into arrays, or read lines. */
+  void ofArrays(List<Term> arguments) {
+    for (Term argument : arguments) {
+      walker.lines.lose(argument);
+      boolean isArray = argument.type().startsWith("[");
+      if (isArray && walker.state.elements.containsKey(argument)) {
+        walker.state.elements.get(argument).replaceAll(was -> Term.unknown("element", was.type()));
+      }
+    }
+  }
+
   private boolean mayBeChanged(Term argument) {
     String type = TypeNames.internal(argument.type());
     return walker.base.has(type)

@@ -9,7 +9,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.objectweb.asm.tree.MethodInsnNode;
 
 /**
  * Calls that are given the name of a charset and throw what says that there is none such: they are
@@ -41,10 +40,10 @@ final class CharsetNames {
    * @param throwing whether it is to throw
    * @return empty where it does not turn on the name alone
    */
-  Optional<Compared> turning(MethodInsnNode call, List<Term> arguments, boolean throwing) {
-    boolean isByName = walker.base.refusing(call).filter(EXCEPTION::equals).isPresent();
+  Optional<Compared> turning(Call call, boolean throwing) {
+    boolean isByName = walker.base.refusing(call.node()).filter(EXCEPTION::equals).isPresent();
     return isByName
-        ? name(arguments)
+        ? name(call.arguments())
             .map(
                 name ->
                     new Compared(

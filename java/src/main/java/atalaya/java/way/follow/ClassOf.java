@@ -7,7 +7,6 @@ import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.Term;
 import atalaya.java.way.code.TypeNames;
 import java.util.Optional;
-import org.objectweb.asm.tree.MethodInsnNode;
 
 /** What {@code getClass()} gives: objects that a test makes are of the very class that it names. */
 public final class ClassOf {
@@ -17,8 +16,8 @@ public final class ClassOf {
 
   private ClassOf() {}
 
-  static boolean isAsked(MethodInsnNode call) {
-    return call.name.equals("getClass") && call.desc.equals("()" + CLASS);
+  static boolean isAsked(Call call) {
+    return call.name().equals("getClass") && call.descriptor().equals("()" + CLASS);
   }
 
   /** A class as code names it. */

@@ -14,11 +14,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
-import org.objectweb.asm.Type;
-import org.objectweb.asm.tree.MethodInsnNode;
 
 /** Collections of the platform: how many elements they have, and which. */
-public final class Containers {
+public final class Containers implements CallRule {
   /** What leaves a container as it is. */
   private static final Pattern READING =
       Pattern.compile(
@@ -51,7 +49,7 @@ public final class Containers {
     this.walker = walker;
   }
 
-  static boolean isKnown(String owner) {
+  private static boolean isKnown(String owner) {
     return HoldingTypes.isCollection(owner) || owner.equals("java/util/Iterator");
   }
 
@@ -86,10 +84,11 @@ public final class Containers {
   /**
    * What makes a container of what it is given; empty for other calls, and where that is not known.
    */
-  Optional<Term> made(MethodInsnNode call, List<Term> arguments) {
+  private Optional<Term> made(Call call) {
+    List<Term> arguments = call.arguments();
     Optional<Contents> held =
-        switch (call.owner + "." + call.name) {
-          case "java/util/Arrays.asList", "java/util/List.of" -> given(call, arguments);
+        switch (call.owner() + "." + call.name()) {
+          case "java/util/Arrays.asList", "java/util/List.of" -> given(call);
           case "java/util/Collections.singletonList", "java/util/Collections.singleton" ->
               Optional.of(Contents.of(arguments));
           case "java/util/Collections.emptyList", "java/util/Collections.emptySet" ->
@@ -104,15 +103,16 @@ public final class Containers {
         };
     return held.map(
         of -> {
-          Term.Made made = walker.newObject(Type.getReturnType(call.desc).getDescriptor());
+          Term.Made made = walker.newObject(call.type());
           put(made, of);
-          (call.name.equals("asList") ? asLongAsTheyAre : unchanging).add(made);
+          (call.name().equals("asList") ? asLongAsTheyAre : unchanging).add(made);
           return made;
         });
   }
 
-  private Optional<Contents> given(MethodInsnNode call, List<Term> arguments) {
-    boolean isArray = call.desc.startsWith("([");
+  private Optional<Contents> given(Call call) {
+    List<Term> arguments = call.arguments();
+    boolean isArray = call.descriptor().startsWith("([");
     return isArray
         ? Optional.ofNullable(walker.state.elements.get(arguments.get(0))).map(Contents::of)
         : Optional.of(Contents.of(arguments));
@@ -150,22 +150,30 @@ public final class Containers {
   }
 
   /** What a call of a container gives; empty where that is not known. */
-  Optional<Term> call(MethodInsnNode call, Term container, List<Term> arguments) {
-    Term of = walker.objects.original(container);
-    if (walker.state.cursors.containsKey(of)) {
-      return ofIterator(call.name, of);
+  @Override
+  public Optional<Term> call(Call call) {
+    if (call.isStatic()) {
+      return made(call);
     }
-    if (call.name.endsWith("All") && arguments.size() == 1) {
+    return isKnown(call.owner()) ? ofContainer(call, call.given()) : Optional.empty();
+  }
+
+  private Optional<Term> ofContainer(Call call, List<Term> arguments) {
+    Term of = walker.objects.original(call.object());
+    if (walker.state.cursors.containsKey(of)) {
+      return ofIterator(call.name(), of);
+    }
+    if (call.name().endsWith("All") && arguments.size() == 1) {
       walker.requireThere(arguments.get(0)); // All of another: addAll, putAll, containsAll.
     }
     Optional<Contents> known = contents(of);
     if (known.isEmpty()) {
-      return ofField(call.name, of, arguments);
+      return ofField(call.name(), of, arguments);
     }
-    if (READING.matcher(call.name).matches()) {
-      return asked(call.name, of, known.get(), arguments);
+    if (READING.matcher(call.name()).matches()) {
+      return asked(call.name(), of, known.get(), arguments);
     }
-    if (refuses(of, call.name)) {
+    if (refuses(of, call.name())) {
       put(of, Contents.LOST);
       return refused("java/lang/UnsupportedOperationException");
     }
@@ -192,12 +200,12 @@ public final class Containers {
   }
 
   /** What a call gives that changes what a container holds; it holds something else then. */
-  private Optional<Term> changed(MethodInsnNode call, Term of, Contents held, List<Term> given) {
-    boolean isByIndex = call.desc.startsWith("(I");
+  private Optional<Term> changed(Call call, Term of, Contents held, List<Term> given) {
+    boolean isByIndex = call.descriptor().startsWith("(I");
     Optional<Integer> index = isByIndex ? index(given.get(0)) : Optional.empty();
     Optional<Term> gives = Optional.empty();
     Contents then = Contents.LOST;
-    switch (call.name) {
+    switch (call.name()) {
       case "add", "addLast", "offer", "offerLast" -> {
         then =
             isByIndex

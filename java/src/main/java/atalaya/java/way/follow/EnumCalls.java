@@ -12,37 +12,36 @@ import atalaya.java.way.code.ClassCode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BooleanSupplier;
 import org.objectweb.asm.Type;
-import org.objectweb.asm.tree.MethodInsnNode;
 
 /** What the methods give that all enums of the project have, and mostly leave as they are. */
-final class EnumCalls {
+final class EnumCalls implements CallRule {
   private static final String TEXT = "Ljava/lang/String;";
 
   private final Walker walker;
+  private final OwnCalls own;
 
-  EnumCalls(Walker walker) {
+  EnumCalls(Walker walker, OwnCalls own) {
     this.walker = walker;
+    this.own = own;
   }
 
-  /**
-   * What a call gives; empty for other calls.
-   *
-   * @param isOverridden whether an enum has a method of its own instead
-   */
-  Optional<Term> call(MethodInsnNode call, List<Term> arguments, BooleanSupplier isOverridden) {
-    Optional<ClassCode> code = walker.base.code(call.owner).filter(ClassCode::isEnum);
+  @Override
+  public Optional<Term> call(Call call) {
+    List<Term> arguments = call.arguments();
+    Optional<ClassCode> code = walker.base.code(call.owner()).filter(ClassCode::isEnum);
     if (code.isEmpty()) {
       return Optional.empty();
     }
     List<EnumValue> constants = code.get().constants();
-    return switch (call.name + call.desc.replace("L" + call.owner + ";", "*")) {
+    return switch (call.name() + call.descriptor().replace("L" + call.owner() + ";", "*")) {
       case "values()[*" -> Optional.of(all(call, constants));
       case "valueOf(" + TEXT + ")*" -> Optional.of(byName(call, arguments.get(0), constants));
       case "name()" + TEXT -> Optional.of(nameOf(arguments.get(0)));
       case "toString()" + TEXT ->
-          isOverridden.getAsBoolean() ? Optional.empty() : Optional.of(nameOf(arguments.get(0)));
+          own.answering(call).isPresent()
+              ? Optional.empty()
+              : Optional.of(nameOf(arguments.get(0)));
       case "compareTo(Ljava/lang/Enum;)I" -> {
         walker.requireThere(arguments.get(1));
         yield Optional.of(
@@ -58,7 +57,7 @@ final class EnumCalls {
               walker.computed(
                   Term.operation(
                       Term.Operator.CALL,
-                      "java/lang/Object." + call.name + call.desc,
+                      "java/lang/Object." + call.name() + call.descriptor(),
                       "Z",
                       arguments)));
       default -> Optional.empty();
@@ -75,8 +74,8 @@ final class EnumCalls {
     return Term.operation(Term.Operator.ORDINAL, "", "I", List.of(constant));
   }
 
-  private Term all(MethodInsnNode call, List<EnumValue> constants) {
-    String type = Type.getReturnType(call.desc).getElementType().getDescriptor();
+  private Term all(Call call, List<EnumValue> constants) {
+    String type = Type.getReturnType(call.descriptor()).getElementType().getDescriptor();
     List<Term> all = new ArrayList<>();
     for (EnumValue value : constants) {
       all.add(new Term.Constant(value, type));
@@ -86,11 +85,11 @@ final class EnumCalls {
     return array;
   }
 
-  private Term byName(MethodInsnNode call, Term name, List<EnumValue> constants) {
+  private Term byName(Call call, Term name, List<EnumValue> constants) {
     List<Term.Case> cases = new ArrayList<>();
     List<Constraint> others = new ArrayList<>();
     Reason reason = Reason.unwritten(walker.line());
-    String type = Type.getReturnType(call.desc).getDescriptor();
+    String type = call.type();
     for (EnumValue value : constants) {
       Term text = new Term.Constant(value.name(), TEXT);
       Term isIt =
@@ -107,7 +106,7 @@ final class EnumCalls {
       others.add(new Compared(isIt, Relation.EQUAL, Term.of(0), reason));
     }
     cases.add(new Term.Case(others, null, "java/lang/IllegalArgumentException"));
-    Term result = Term.choice(call.name + "(..)", type, cases);
+    Term result = Term.choice(call.name() + "(..)", type, cases);
     walker.require(new Completes(result, reason));
     return result;
   }

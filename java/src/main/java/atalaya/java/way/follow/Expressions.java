@@ -7,11 +7,9 @@ import atalaya.core.term.Term;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.objectweb.asm.Type;
-import org.objectweb.asm.tree.MethodInsnNode;
 
 /** Regular expressions that code itself names, and what their matchers find. */
-final class Expressions {
+final class Expressions implements CallRule {
   private static final String PATTERN = "java/util/regex/Pattern";
   private static final String MATCHER = "java/util/regex/Matcher";
   private static final String FIND = "find";
@@ -22,10 +20,11 @@ final class Expressions {
     this.walker = walker;
   }
 
-  /** What a call gives; empty for other calls, and where that is not known. */
-  Optional<Term> call(MethodInsnNode call, List<Term> arguments) {
-    if (call.owner.equals(PATTERN)) {
-      return switch (call.name) {
+  @Override
+  public Optional<Term> call(Call call) {
+    List<Term> arguments = call.arguments();
+    if (call.owner().equals(PATTERN)) {
+      return switch (call.name()) {
         case "compile" -> compiled(arguments);
         case "matcher" -> matcher(arguments.get(0), arguments.get(1));
         case "matches" ->
@@ -34,11 +33,11 @@ final class Expressions {
       };
     }
     State.Matching known =
-        call.owner.equals(MATCHER) ? walker.state.matchings.get(arguments.get(0)) : null;
+        call.owner().equals(MATCHER) ? walker.state.matchings.get(arguments.get(0)) : null;
     if (known == null) {
       return Optional.empty();
     }
-    Optional<Term> given = asked(call, known, arguments);
+    Optional<Term> given = asked(call, known);
     if (given.isEmpty()) {
       walker.state.matchings.remove(arguments.get(0));
     }
@@ -71,19 +70,20 @@ final class Expressions {
     return Optional.of(matcher);
   }
 
-  private Optional<Term> asked(MethodInsnNode call, State.Matching of, List<Term> arguments) {
+  private Optional<Term> asked(Call call, State.Matching of) {
+    List<Term> arguments = call.arguments();
     Term matcher = arguments.get(0);
     boolean takesNone = arguments.size() == 1;
-    switch (call.name) {
+    switch (call.name()) {
       case "matches", "lookingAt", FIND -> {
-        boolean goesOn = call.name.equals(FIND) && of.last().equals(FIND);
-        boolean isKnown = takesNone && (goesOn || of.last().isEmpty() || !call.name.equals(FIND));
+        boolean goesOn = call.name().equals(FIND) && of.last().equals(FIND);
+        boolean isKnown = takesNone && (goesOn || of.last().isEmpty() || !call.name().equals(FIND));
         if (!isKnown) {
           return Optional.empty();
         }
         int times = goesOn ? of.times() + 1 : 1;
-        walker.state.matchings.put(matcher, of.after(call.name, times));
-        return Optional.of(found(call.name, of.expression(), of.text(), times));
+        walker.state.matchings.put(matcher, of.after(call.name(), times));
+        return Optional.of(found(call.name(), of.expression(), of.text(), times));
       }
       case "group", "start", "end" -> {
         if (of.last().isEmpty()) {
@@ -96,7 +96,7 @@ final class Expressions {
         return Optional.of(given);
       }
       case "replaceAll", "replaceFirst" -> {
-        if (!call.desc.startsWith("(Ljava/lang/String;")) {
+        if (!call.descriptor().startsWith("(Ljava/lang/String;")) {
           return Optional.empty();
         }
         walker.state.matchings.put(matcher, of.after("", 0));
@@ -116,9 +116,9 @@ final class Expressions {
     return operation(MATCHER + "." + name + "()Z", "Z", List.of(expression, text, Term.of(times)));
   }
 
-  private Term operation(MethodInsnNode call, Term... operands) {
-    String type = Type.getReturnType(call.desc).getDescriptor();
-    return operation(MATCHER + "." + call.name + call.desc, type, List.of(operands));
+  private Term operation(Call call, Term... operands) {
+    String type = call.type();
+    return operation(MATCHER + "." + call.name() + call.descriptor(), type, List.of(operands));
   }
 
   private Term operation(String method, String type, List<Term> operands) {

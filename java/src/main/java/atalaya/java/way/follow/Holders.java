@@ -16,7 +16,7 @@ import java.util.Optional;
  * What holds one value that threads share ({@code java.util.concurrent.atomic}), or that each has
  * of its own, and which.
  */
-public final class Holders {
+public final class Holders implements CallRule {
   private static final String SUFFIX = ".get()";
 
   private final Walker walker;
@@ -78,8 +78,14 @@ public final class Holders {
     return new Term.Input(field.name() + SUFFIX, type, Term.Source.STATE, usual);
   }
 
-  /** What a call of a holder gives; empty where that is not known. */
-  Optional<Term> call(String name, Term holder, List<Term> arguments) {
+  @Override
+  public Optional<Term> call(Call call) {
+    return call.isStatic() || !HoldingTypes.isHolder(call.owner())
+        ? Optional.empty()
+        : ofHolder(call.name(), call.object(), call.given());
+  }
+
+  private Optional<Term> ofHolder(String name, Term holder, List<Term> arguments) {
     boolean isHolder = HoldingTypes.isHolder(TypeNames.internal(holder.type()));
     Optional<Term> known = isHolder ? value(holder) : Optional.empty();
     if (known.isEmpty()) {

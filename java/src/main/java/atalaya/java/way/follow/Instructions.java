@@ -526,7 +526,7 @@ public final class Instructions extends Interpreter<Symbol> {
     if (call.owner.equals("java/lang/System") && call.name.equals("arraycopy")) {
       requireCopied(arguments);
     }
-    Term result = calls.call(call, arguments);
+    Term result = calls.call(new Call(call, arguments));
     boolean isVoid = Type.getReturnType(call.desc) == Type.VOID_TYPE;
     return isVoid ? null : Symbol.of(result, Type.getReturnType(call.desc).getDescriptor());
   }

@@ -4,10 +4,9 @@ import atalaya.core.term.Term;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.objectweb.asm.tree.MethodInsnNode;
 
 /** The lines that code reads from what it is given: a test gives it a text that has them. */
-public final class Lines {
+public final class Lines implements CallRule {
   /** What takes over what another one gives. */
   private static final Set<String> AROUND =
       Set.of("java/io/BufferedReader", "java/io/LineNumberReader", "java/io/InputStreamReader");
@@ -37,25 +36,28 @@ public final class Lines {
   }
 
   /** Whether something new takes over what another one gives; it does from now on. */
-  boolean isMade(Term reader, MethodInsnNode call, List<Term> arguments) {
+  boolean isMade(Call call) {
+    List<Term> arguments = call.given();
     Optional<State.Cursor> inner =
-        AROUND.contains(call.owner) && !arguments.isEmpty()
+        AROUND.contains(call.owner()) && !arguments.isEmpty()
             ? cursor(arguments.get(0)).filter(at -> at.next() == 0)
             : Optional.empty();
-    inner.ifPresent(at -> walker.state.cursors.put(reader, at));
+    inner.ifPresent(at -> walker.state.cursors.put(call.object(), at));
     return inner.isPresent();
   }
 
   /** The next line, or null at the end; empty where it is not known what is read from. */
-  Optional<Term> call(MethodInsnNode call, Term reader) {
-    Optional<State.Cursor> at = AROUND.contains(call.owner) ? cursor(reader) : Optional.empty();
-    boolean isReading = call.name.equals("readLine");
-    if (at.isEmpty() || !isReading && !call.name.equals("close")) {
+  @Override
+  public Optional<Term> call(Call call) {
+    boolean isOfLines = !call.isStatic() && AROUND.contains(call.owner());
+    Optional<State.Cursor> at = isOfLines ? cursor(call.object()) : Optional.empty();
+    boolean isReading = call.name().equals("readLine");
+    if (at.isEmpty() || !isReading && !call.name().equals("close")) {
       return Optional.empty();
     }
     State.Cursor now = at.get();
     int next = isReading ? now.next() + 1 : now.next();
-    walker.state.cursors.put(reader, new State.Cursor(now.over(), next));
+    walker.state.cursors.put(call.object(), new State.Cursor(now.over(), next));
     return Optional.of(isReading ? line((Term.Input) now.over(), now.next()) : Term.NULL);
   }
 

@@ -5,22 +5,21 @@ import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.Term;
+import atalaya.java.way.code.HoldingTypes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.objectweb.asm.Type;
-import org.objectweb.asm.tree.MethodInsnNode;
 
 /**
  * Maps of the platform: whether they hold anything, and what for keys that are known. Keys and
  * values stand by turns in their contents.
  */
-final class Mappings {
+final class Mappings implements CallRule {
   /** What is taken from nothing that is there, and by nearly any key. */
   private static final Set<String> NEAR =
       Set.of(
@@ -48,44 +47,48 @@ final class Mappings {
   private static final Set<String> VIEWS = Set.of("keySet", "values", "entrySet");
 
   private final Walker walker;
+  private final ForeignCalls foreign;
 
-  Mappings(Walker walker) {
+  Mappings(Walker walker, ForeignCalls foreign) {
     this.walker = walker;
+    this.foreign = foreign;
   }
 
   /** A new map, empty unless made of another; by an order of its own keys may be the same. */
-  void made(Term made, MethodInsnNode constructor) {
-    boolean isPlain = !constructor.desc.contains("Map;") && !constructor.desc.contains("Compar");
+  void made(Call constructor) {
+    boolean isPlain =
+        !constructor.descriptor().contains("Map;") && !constructor.descriptor().contains("Compar");
     if (isPlain) {
-      put(made, Contents.NONE);
+      put(constructor.object(), Contents.NONE);
     }
   }
 
-  /**
-   * What a call of a map gives; empty where nothing is known of it.
-   *
-   * @param otherwise what it gives as far as nobody knows
-   */
-  Optional<Term> call(
-      MethodInsnNode call, Term map, List<Term> arguments, Supplier<Term> otherwise) {
-    Term of = walker.objects.original(map);
+  @Override
+  public Optional<Term> call(Call call) {
+    return call.isStatic() || !HoldingTypes.isMap(call.owner()) ? Optional.empty() : ofMap(call);
+  }
+
+  private Optional<Term> ofMap(Call call) {
+    List<Term> arguments = call.given();
+    Term of = walker.objects.original(call.object());
     boolean mayRefuse = arguments.stream().anyMatch(Term::isNull);
     Optional<List<Term>> known =
         Optional.ofNullable(walker.state.contents.get(of)).flatMap(Contents::all);
     if (known.isPresent() && !mayRefuse) {
-      return held(call, of, known.get(), arguments);
+      return held(call, of, known.get());
     }
     Term size = walker.state.fields.get(Containers.sizeOf(of));
     if (size != null && !mayRefuse) {
-      return ofField(call, of, size, arguments, otherwise);
+      return ofField(call, of, size);
     }
-    lose(of, call.name);
+    lose(of, call.name());
     return Optional.empty();
   }
 
   /** What a map gives that code put together. */
-  private Optional<Term> held(MethodInsnNode call, Term of, List<Term> all, List<Term> arguments) {
-    switch (call.name) {
+  private Optional<Term> held(Call call, Term of, List<Term> all) {
+    List<Term> arguments = call.given();
+    switch (call.name()) {
       case "size" -> {
         return areApart(all) ? Optional.of(Term.of(all.size() / 2)) : Optional.empty();
       }
@@ -112,7 +115,7 @@ final class Mappings {
       }
       default -> {
         Optional<Term> ofNothing =
-            all.isEmpty() && !VIEWS.contains(call.name) ? ofNothing(call) : Optional.empty();
+            all.isEmpty() && !VIEWS.contains(call.name()) ? ofNothing(call) : Optional.empty();
         if (ofNothing.isEmpty()) {
           put(of, Contents.LOST); // By a view, too, it may be changed.
         }
@@ -122,18 +125,18 @@ final class Mappings {
   }
 
   /** What an empty map gives; empty where it does not stay so. */
-  private Optional<Term> ofNothing(MethodInsnNode call) {
-    boolean isTaken = call.name.equals("remove") && Type.getArgumentTypes(call.desc).length == 1;
-    if (isTaken || call.name.equals("get") || NEAR.contains(call.name)) {
+  private Optional<Term> ofNothing(Call call) {
+    boolean isTaken =
+        call.name().equals("remove") && Type.getArgumentTypes(call.descriptor()).length == 1;
+    if (isTaken || call.name().equals("get") || NEAR.contains(call.name())) {
       return Optional.of(Term.NULL);
     }
-    return call.name.startsWith("contains") ? Optional.of(Term.of(0)) : Optional.empty();
+    return call.name().startsWith("contains") ? Optional.of(Term.of(0)) : Optional.empty();
   }
 
   /** What a field gives that a constructor left empty. */
-  private Optional<Term> ofField(
-      MethodInsnNode call, Term of, Term size, List<Term> arguments, Supplier<Term> otherwise) {
-    switch (call.name) {
+  private Optional<Term> ofField(Call call, Term of, Term size) {
+    switch (call.name()) {
       case "size" -> {
         return Optional.of(size);
       }
@@ -141,33 +144,31 @@ final class Mappings {
         return Optional.of(Containers.truth(size, Relation.EQUAL, 0));
       }
       case "keySet", "values", "entrySet" -> {
-        Term view = walker.newObject(Type.getReturnType(call.desc).getDescriptor());
+        Term view = walker.newObject(call.type());
         walker.state.fields.put(Containers.sizeOf(view), size);
         return Optional.of(view);
       }
       default -> {
         boolean isAsItWas = size instanceof Term.Input input && input.isFree();
         Optional<Term> ofNothing =
-            call.name.equals("getOrDefault") ? Optional.of(arguments.get(1)) : ofNothing(call);
-        lose(of, call.name);
+            call.name().equals("getOrDefault") ? Optional.of(call.given().get(1)) : ofNothing(call);
+        lose(of, call.name());
         return isAsItWas && of instanceof Term.Input field
-            ? ofNothing.map(usual -> asMade(call, field, size, usual, otherwise))
+            ? ofNothing.map(usual -> asMade(call, field, size, usual))
             : Optional.empty();
       }
     }
   }
 
   /** As long as nobody put anything in. */
-  private Term asMade(
-      MethodInsnNode call, Term.Input of, Term size, Term usual, Supplier<Term> otherwise) {
-    String type = Type.getReturnType(call.desc).getDescriptor();
+  private Term asMade(Call call, Term.Input of, Term size, Term usual) {
     if (usual instanceof Term.Constant constant) {
-      String name = walker.state.numbered(of.name() + "." + call.name + "(..)");
-      return new Term.Input(name, type, Term.Source.STATE, constant.value());
+      String name = walker.state.numbered(of.name() + "." + call.name() + "(..)");
+      return new Term.Input(name, call.type(), Term.Source.STATE, constant.value());
     }
     Compared isEmpty =
         new Compared(size, Relation.EQUAL, Term.of(0), Reason.unwritten(walker.line()));
-    return Term.either(call.name, type, isEmpty, usual, otherwise.get());
+    return Term.either(call.name(), call.type(), isEmpty, usual, foreign.call(call));
   }
 
   /** After what may change it nobody knows what a map holds. */
@@ -198,7 +199,7 @@ final class Mappings {
 
   /** What stands for a key, which may depend on what a test gives. */
   private Optional<Term> by(
-      MethodInsnNode call, List<Term> all, Term key, UnaryOperator<Term> there, Term missing) {
+      Call call, List<Term> all, Term key, UnaryOperator<Term> there, Term missing) {
     List<Term.Case> cases = new ArrayList<>();
     List<Constraint> others = new ArrayList<>();
     for (int i = 0; i < all.size(); i += 2) {
@@ -229,10 +230,10 @@ final class Mappings {
     return Optional.of(chosen(call, cases));
   }
 
-  private static Term chosen(MethodInsnNode call, List<Term.Case> cases) {
+  private static Term chosen(Call call, List<Term.Case> cases) {
     return cases.size() == 1
         ? cases.get(0).result()
-        : Term.choice(call.name + "(..)", Type.getReturnType(call.desc).getDescriptor(), cases);
+        : Term.choice(call.name() + "(..)", call.type(), cases);
   }
 
   /** Whether two keys are the same if they are equal: texts and numbers. */

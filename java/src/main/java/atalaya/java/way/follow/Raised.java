@@ -9,14 +9,13 @@ import atalaya.java.way.code.TypeNames;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import org.objectweb.asm.tree.MethodInsnNode;
 
 /**
  * What calls throw and handlers take. A handler that takes anything may throw it once more, and the
  * next one may be for less: then that is what the call has to throw.
  */
 final class Raised {
-  private record By(MethodInsnNode call, List<Term> arguments, List<Constraint> needed) {}
+  private record By(Call call, List<Constraint> needed) {}
 
   private final Walker walker;
   private final Calls calls;
@@ -28,12 +27,12 @@ final class Raised {
   }
 
   /** A call throws what a handler is for. */
-  Term by(MethodInsnNode call, List<Term> arguments, String exception) {
+  Term by(Call call, String exception) {
     List<Constraint> all = walker.state.constraints;
     int before = all.size();
-    calls.throwing(call, arguments, exception);
+    calls.throwing(call, exception);
     Term thrown = Term.unknown("the exception", "L" + exception + ";");
-    known.put(thrown, new By(call, arguments, List.copyOf(all.subList(before, all.size()))));
+    known.put(thrown, new By(call, List.copyOf(all.subList(before, all.size()))));
     return thrown;
   }
 
@@ -44,7 +43,7 @@ final class Raised {
     By by = known.get(thrown);
     if (isForLess && by != null) {
       walker.state.constraints.removeIf(one -> by.needed().stream().anyMatch(n -> n == one));
-      return by(by.call(), by.arguments(), exception);
+      return by(by.call(), exception);
     }
     if (isForLess) {
       String name = "what is thrown instanceof " + TypeNames.simpleOf(exception);

@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.objectweb.asm.Type;
-import org.objectweb.asm.tree.MethodInsnNode;
 
 /** What has to hold for a call to return that is not followed. */
 public final class Unfollowed {
@@ -38,7 +37,7 @@ public final class Unfollowed {
   }
 
   /** What stands for whether a call throws something. */
-  static Term.Input throwing(MethodInsnNode call, String exception) {
+  static Term.Input throwing(Call call, String exception) {
     String name = asText(call) + THROWS + TypeNames.simpleOf(exception);
     return new Term.Input(name, "Z", Term.Source.RESULT, 0);
   }
@@ -49,8 +48,8 @@ public final class Unfollowed {
   }
 
   /** How a call is told. */
-  static String asText(MethodInsnNode call) {
-    return TypeNames.simpleOf(call.owner) + "." + call.name.replace("<init>", "new") + "(..)";
+  static String asText(Call call) {
+    return TypeNames.simpleOf(call.owner()) + "." + call.name().replace("<init>", "new") + "(..)";
   }
 
   /** Nobody knows whether a call that is not followed takes null. */
@@ -66,83 +65,84 @@ public final class Unfollowed {
   }
 
   /** A constructor that is not of the project. */
-  void makes(MethodInsnNode constructor, List<Term> arguments) {
-    if (mayRefuse(constructor, arguments)) {
+  void makes(Call constructor) {
+    if (mayRefuse(constructor)) {
       throwsNothing(constructor);
     }
     if (isOfPlatform(constructor) && !isThrowable(constructor)) {
-      arguments.stream().skip(1).filter(Unfollowed::isGiven).forEach(walker::requireThere);
+      constructor.given().stream().filter(Unfollowed::isGiven).forEach(walker::requireThere);
     }
-    returns(constructor, arguments);
+    returns(constructor);
   }
 
   /** Whether a library's constructor may not take what it is given. */
-  private boolean mayRefuse(MethodInsnNode constructor, List<Term> arguments) {
-    boolean isPlain = arguments.stream().skip(1).allMatch(Term::isConstant);
+  private boolean mayRefuse(Call constructor) {
+    boolean isPlain = constructor.given().stream().allMatch(Term::isConstant);
     return !isOfPlatform(constructor) && !isPlain && !isThrowable(constructor);
   }
 
-  private static boolean isOfPlatform(MethodInsnNode call) {
-    return call.owner.startsWith("java/") || call.owner.startsWith("javax/");
+  private static boolean isOfPlatform(Call call) {
+    return call.owner().startsWith("java/") || call.owner().startsWith("javax/");
   }
 
-  private boolean isThrowable(MethodInsnNode constructor) {
-    return walker.base.isA(constructor.owner, "java/lang/Throwable");
+  private boolean isThrowable(Call constructor) {
+    return walker.base.isA(constructor.owner(), "java/lang/Throwable");
   }
 
   /**
    * Of a call that is not followed it is not known whether it throws what a handler is for, nor, of
    * one that is given a text, whether it takes any.
    */
-  void returns(MethodInsnNode call, List<Term> arguments) {
-    if (isToldByCharset(call, arguments)) {
+  void returns(Call call) {
+    if (isToldByCharset(call)) {
       return;
     }
-    boolean takesAny = call.owner.startsWith("java/") && !call.owner.startsWith(STREAMS);
+    boolean takesAny = call.owner().startsWith("java/") && !call.owner().startsWith(STREAMS);
     if (takesAny) {
-      requireClasses(call, arguments);
+      requireClasses(call);
     }
-    handOn(takesAny ? List.of() : arguments);
-    boolean takesText = arguments.stream().anyMatch(a -> a.type().equals(TEXT) && !a.isConstant());
+    handOn(takesAny ? List.of() : call.arguments());
+    boolean takesText =
+        call.arguments().stream().anyMatch(a -> a.type().equals(TEXT) && !a.isConstant());
     if (takesText) {
-      walker.base.refusing(call).ifPresent(exception -> throwsNo(call, exception));
+      walker.base.refusing(call.node()).ifPresent(exception -> throwsNo(call, exception));
     }
-    boolean turnsOnNothing = takesAny && arguments.isEmpty();
+    boolean turnsOnNothing = takesAny && call.arguments().isEmpty();
     for (String exception : walker.handled()) {
-      if (walker.base.declares(call, exception)) {
+      if (walker.base.declares(call.node(), exception)) {
         throwsNo(call, turnsOnNothing ? "an exception" : exception);
       }
     }
   }
 
   /** Of classes the platform takes none that is missing. */
-  private void requireClasses(MethodInsnNode call, List<Term> arguments) {
-    Type[] types = Type.getArgumentTypes(call.desc);
-    int first = arguments.size() - types.length;
+  private void requireClasses(Call call) {
+    Type[] types = Type.getArgumentTypes(call.descriptor());
+    int first = call.arguments().size() - types.length;
     for (int i = 0; i < types.length; i++) {
       if (types[i].getDescriptor().equals("Ljava/lang/Class;")) {
-        walker.requireThere(arguments.get(first + i));
+        walker.requireThere(call.arguments().get(first + i));
       }
     }
   }
 
   /** Whether a call throws what it may throw or not by a charset's name, which is required then. */
-  boolean isToldByCharset(MethodInsnNode call, List<Term> arguments) {
-    Optional<Compared> name = charsets.turning(call, arguments, false);
+  boolean isToldByCharset(Call call) {
+    Optional<Compared> name = charsets.turning(call, false);
     name.ifPresent(walker::require);
-    if (name.isPresent() && call.name.equals("<init>")) {
-      arguments.stream().filter(a -> a.type().length() > 1).forEach(walker::requireThere);
+    if (name.isPresent() && call.isConstructor()) {
+      call.arguments().stream().filter(a -> a.type().length() > 1).forEach(walker::requireThere);
     }
     return name.isPresent();
   }
 
   /** It has to throw nothing; whether it does, a person has to see. */
-  void throwsNothing(MethodInsnNode call) {
+  void throwsNothing(Call call) {
     throwsNo(call, whatMatters());
   }
 
   /** The same, unless it comes to one of the cases that were found. */
-  void throwsNothing(MethodInsnNode call, Term.Choice found) {
+  void throwsNothing(Call call, Term.Choice found) {
     isNot(found.returningOr(throwing(call, whatMatters())));
   }
 
@@ -150,7 +150,7 @@ public final class Unfollowed {
     return walker.isCaught() ? CAUGHT : "an exception";
   }
 
-  private void throwsNo(MethodInsnNode call, String exception) {
+  private void throwsNo(Call call, String exception) {
     isNot(throwing(call, exception));
   }
 
@@ -164,32 +164,32 @@ public final class Unfollowed {
    *
    * @param isByDouble whether a double answers
    */
-  void uses(MethodInsnNode call, List<Term> arguments, boolean isByDouble) {
-    requireFunctions(call, arguments);
+  void uses(Call call, boolean isByDouble) {
+    requireFunctions(call);
     boolean mayThrow =
-        Taking.mayMiss(call)
-            || walker.base.mayLibraryRefuse(call)
-            || opensUnknown(call, arguments)
-            || arguments.stream().anyMatch(this::mayFail);
+        Taking.mayMiss(call.node())
+            || walker.base.mayLibraryRefuse(call.node())
+            || opensUnknown(call)
+            || call.arguments().stream().anyMatch(this::mayFail);
     if (!isByDouble && mayThrow) {
       throwsNothing(call);
     }
   }
 
   /** Whether a call opens a file that a test does not give, which may not be there. */
-  private static boolean opensUnknown(MethodInsnNode call, List<Term> arguments) {
-    return call.owner.equals("java/nio/file/Files")
-        && OPENING.matcher(call.name).matches()
-        && !isGiven(arguments.get(0));
+  private static boolean opensUnknown(Call call) {
+    return call.owner().equals("java/nio/file/Files")
+        && OPENING.matcher(call.name()).matches()
+        && !isGiven(call.arguments().get(0));
   }
 
   /** The platform takes no null where it is to call a function. */
-  private void requireFunctions(MethodInsnNode call, List<Term> arguments) {
-    Type[] types = Type.getArgumentTypes(call.desc);
-    int first = arguments.size() - types.length;
-    for (int i = 0; call.owner.startsWith("java/util/") && i < types.length; i++) {
+  private void requireFunctions(Call call) {
+    Type[] types = Type.getArgumentTypes(call.descriptor());
+    int first = call.arguments().size() - types.length;
+    for (int i = 0; call.owner().startsWith("java/util/") && i < types.length; i++) {
       if (types[i].getDescriptor().startsWith("Ljava/util/function/")) {
-        walker.requireThere(arguments.get(first + i));
+        walker.requireThere(call.arguments().get(first + i));
       }
     }
   }

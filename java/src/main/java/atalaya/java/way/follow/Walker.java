@@ -96,6 +96,9 @@ public final class Walker {
   boolean mayHalt;
   final Fixed fixed;
   final Objects objects = new Objects(this);
+  final Lines lines = new Lines(this);
+  final Results results = new Results(this);
+  final LikelyPassed likely = new LikelyPassed(this);
   final Changes changes = new Changes(this, objects.containers(), objects.holders());
   final TypeTests types = new TypeTests(this);
   final Builders builders = new Builders(this);
@@ -318,8 +321,7 @@ public final class Walker {
       frame.clearStack();
       frame.push(Symbol.of(raised.taken(thrown, edge.thrown()), ""));
     } else if (edge != null && !edge.thrown().isEmpty()) {
-      Term thrown =
-          raised.by((MethodInsnNode) instruction, popped(instruction, frame), edge.thrown());
+      Term thrown = raised.by(called(instruction, frame), edge.thrown());
       frame.clearStack();
       frame.push(Symbol.of(thrown, ""));
     } else if (instruction instanceof JumpInsnNode && opcode != Opcodes.GOTO
@@ -386,6 +388,10 @@ public final class Walker {
           new Term.Input(names.get(i), types[i].getDescriptor(), Term.Source.ELEMENT, null));
     }
     run(path, arguments, Route.NONE);
+  }
+
+  private static Call called(AbstractInsnNode instruction, Frame<Symbol> frame) {
+    return new Call((MethodInsnNode) instruction, popped(instruction, frame));
   }
 
   static List<Term> popped(AbstractInsnNode instruction, Frame<Symbol> frame) {
