@@ -137,6 +137,9 @@ class DemoTest {
     assertThat(Shipped.ask(harbour, "plan", "ManifestReader:96", "--full").out())
         .contains("`text.endsWith(\"lb\")` true", "ManifestReader.weight(\"")
         .contains("1 test, 10 min");
+    assertThat(Shipped.ask(harbour, "plan", "CustomsDesk#perMille", "--full").out())
+        .contains(
+            "a test has desk.duty(declaration(\"AM-HUS\", CargoKind.BULK, 0))  (CustomsDeskTest.java line 25)");
     assertThat(Shipped.ask(harbour, "plan", "harbour.tide", "--format", "csv").out())
         .startsWith("name,kind,path,method,gain,minutes,")
         .contains(",check,src/main/java/harbour/tide/TideTable.java,");

@@ -22,6 +22,7 @@ import atalaya.core.plan.Work;
 import atalaya.java.SourceText;
 import atalaya.java.source.Extractable;
 import atalaya.java.source.GeneratedCode;
+import atalaya.java.uses.TestUses;
 import atalaya.java.way.WayFinder;
 import atalaya.java.way.code.CodeBase;
 import atalaya.java.way.code.CodeBase.Ref;
@@ -62,6 +63,7 @@ public final class Planning implements AutoCloseable {
   private final Libraries libraries;
   private final CodeBase base;
   private final WayFinder finder;
+  private final Examples examples;
   private final Map<String, Ref> refs = new ConcurrentHashMap<>();
   private List<Gap> methodGaps;
   private final Map<String, BitSet> generated = new HashMap<>();
@@ -83,18 +85,19 @@ public final class Planning implements AutoCloseable {
     this.run = run;
     this.methods = methods;
     Map<String, byte[]> classFiles = new HashMap<>();
-    Set<String> testClasses = new HashSet<>();
+    Map<String, byte[]> testClasses = new HashMap<>();
     for (KeptClass file : run.allClassFiles()) {
       if (file.isTest()) {
-        testClasses.add(file.name());
+        testClasses.putIfAbsent(file.name(), file.bytes());
       } else {
         classFiles.putIfAbsent(file.name().replace('.', '/'), file.bytes());
       }
     }
     this.libraries = new Libraries(run.jvms());
     this.base = CodeBase.of(classFiles, libraries::classFile);
-    this.scene = new RunScene(run, methods, new TestHomes(testClasses), weights, accepted);
+    this.scene = new RunScene(run, methods, new TestHomes(testClasses.keySet()), weights, accepted);
     this.finder = new WayFinder(base, scene::code, scene::reached, this::isTested);
+    this.examples = new Examples(scene, base, new TestUses(testClasses));
   }
 
   @Override
@@ -177,7 +180,7 @@ public final class Planning implements AutoCloseable {
         .flatMap(this::faults)
         .forEach(tasks::add);
     tasks.addAll(survivors(wanted, settled));
-    return Planner.plan(tasks, limits, before(), progress);
+    return Planner.plan(tasks, limits, before(), progress).map(examples::add);
   }
 
   /** Of a small project all classes: ways lead through others, and each reading has its price. */
@@ -264,7 +267,7 @@ public final class Planning implements AutoCloseable {
             Double.MAX_VALUE,
             work -> towards(method, points, name, work),
             List.of());
-    return Planner.plan(List.of(task), Limits.ofTests(1), before());
+    return Planner.plan(List.of(task), Limits.ofTests(1), before()).map(examples::add);
   }
 
   /** Plans the better assertions for what survived at one place. */

@@ -54,6 +54,8 @@ public final class BriefJson {
     object.put("testClass", brief.start().testClass());
     object.put("testClassExists", brief.start().exists());
     object.put("changes", brief.start().changes());
+    object.put("example", brief.start().example().map(Brief.Example::code).orElse(null));
+    object.put("examplePlace", brief.start().example().map(Brief.Example::place).orElse(null));
     object.putAll(way(brief.way().orElse(Way.NONE)));
     object.put(
         "also", brief.way().map(Way::also).orElse(List.of()).stream().map(BriefJson::way).toList());

@@ -141,6 +141,9 @@ class PlanViewTest {
             List.of("`gale` false", "`calm` true", "`night` true"));
     Brief.Start fromBrief = new Brief.Start("", "harbour.PilotTest", true, List.of());
     Brief.Start beside = new Brief.Start("PilotTest.pays()", "harbour.PilotTest", true, List.of());
+    Brief.Example now = new Brief.Example("office.pays(3)", "PilotTest.java line 9");
+    Brief.Start besideOne =
+        new Brief.Start("PilotTest.pays()", "harbour.PilotTest", true, List.of(), Optional.of(now));
     Brief.Start newClass = new Brief.Start("", "harbour.PilotTest", false, List.of());
     List<Brief> briefs =
         List.of(
@@ -178,7 +181,7 @@ class PlanViewTest {
                 6,
                 Brief.Kind.REACH,
                 Optional.of(repeated(false)),
-                beside,
+                besideOne,
                 Effort.of(Effort.Base.NEW_TEST, repeated(false))));
     List<Remedy> remedies =
         List.of(
@@ -326,6 +329,7 @@ class PlanViewTest {
                effort     1 h: a new test, depends on its surroundings, takes 2 ways
                closes     gap-6
                start      a new test in PilotTest, beside PilotTest.pays()
+               a test has office.pays(3)  (PilotTest.java line 9)
                each with  gale = false
                way 1      line 31: `vessel.draught() > depth` true
                           line 34: `gale` false
@@ -471,6 +475,7 @@ class PlanViewTest {
             - **effort**: 1 h: a new test, depends on its surroundings, takes 2 ways
             - **closes**: gap-6
             - **start**: a new test in PilotTest, beside PilotTest.pays()
+            - **a test has**: office.pays(3)  (PilotTest.java line 9)
             - **each with**: gale = false
             - **way 1**:
               - line 31: `vessel.draught() > depth` true

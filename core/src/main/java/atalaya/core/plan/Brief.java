@@ -59,11 +59,40 @@ public record Brief(
    * @param testClass where the new test belongs
    * @param exists whether that class is there already
    * @param changes what has to come out otherwise than in that test, in words
+   * @param example how a test calls the same method now, or makes such an object
    */
-  public record Start(String test, String testClass, boolean exists, List<String> changes) {
+  public record Start(
+      String test,
+      String testClass,
+      boolean exists,
+      List<String> changes,
+      Optional<Example> example) {
     public Start {
       changes = List.copyOf(changes);
     }
+
+    /** Without an example. */
+    public Start(String test, String testClass, boolean exists, List<String> changes) {
+      this(test, testClass, exists, changes, Optional.empty());
+    }
+  }
+
+  /**
+   * Code of a test.
+   *
+   * @param code as Java has it, {@code ..} for what is left out
+   * @param place the file and the line
+   */
+  public record Example(String code, String place) {}
+
+  /** The same with an example to start from. */
+  public Brief with(Example example) {
+    Start shown =
+        new Start(
+            start.test(), start.testClass(), start.exists(), start.changes(), Optional.of(example));
+    return new Brief(
+        name, path, method, kind, way, touches, closes, opens, shown, missing, gain, weighted,
+        effort, before, notes);
   }
 
   public Brief {

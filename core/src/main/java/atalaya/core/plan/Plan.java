@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 
 /**
  * Tests to write.
@@ -27,6 +28,11 @@ public record Plan(List<Brief> briefs, double before, double after, int passedOv
     }
     return new Plan(
         byEntry.values().stream().flatMap(List::stream).toList(), before, after, passedOver);
+  }
+
+  /** The same with briefs that tell more. */
+  public Plan map(UnaryOperator<Brief> told) {
+    return new Plan(briefs.stream().map(told).toList(), before, after, passedOver);
   }
 
   /** The effort in all. */

@@ -463,6 +463,27 @@ public final class CodeBase {
     return below.getOrDefault(type, List.of());
   }
 
+  /** A class of the project with all of it that is above and below. */
+  public Set<String> family(String type) {
+    Set<String> family = new LinkedHashSet<>(List.of(type));
+    above(type, family);
+    below(type, family);
+    return family;
+  }
+
+  private void above(String type, Set<String> into) {
+    if (has(type)) {
+      Stream.concat(above(type).stream(), interfaces(type).stream())
+          .filter(this::has)
+          .filter(into::add)
+          .forEach(above -> above(above, into));
+    }
+  }
+
+  private void below(String type, Set<String> into) {
+    below(type).stream().filter(into::add).forEach(below -> below(below, into));
+  }
+
   /** Whether something of a type can only be had as a double, or by a subclass. */
   public boolean isAbstract(String type) {
     return has(type) && mayBeImplementedElsewhere(type);
