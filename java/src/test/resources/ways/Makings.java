@@ -1190,4 +1190,43 @@ class Makings {
       throw new Here(); // as long as Checks.Pass.new(..) throws nothing
     }
   }
+
+  // ---- what is made has to come out of its constructor ----
+
+  static class Crew {
+    private final List<String> names = new ArrayList<>();
+
+    Crew(String... names) {
+      for (String name : names) {
+        this.names.add(name);
+      }
+      some(this.names);
+    }
+
+    void gather() {
+      throw new Here();
+    }
+  }
+
+  private static void some(List<String> names) {
+    if (names.isEmpty()) {
+      throw new IllegalArgumentException();
+    }
+  }
+
+  // ---- who calls it takes what it throws ----
+
+  private static void moor(int berth) {
+    if (berth > 9) {
+      throw new Here();
+    }
+  }
+
+  static void moored(int berth) {
+    try {
+      moor(berth);
+    } catch (RuntimeException e) {
+      throw new IllegalStateException(e);
+    }
+  }
 }

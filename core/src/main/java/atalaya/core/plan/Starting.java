@@ -9,9 +9,11 @@ import atalaya.core.run.ClassReach;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Finds the test to start from, and what it costs from there. */
 final class Starting {
@@ -146,7 +148,7 @@ final class Starting {
   }
 
   private List<String> changes(TestFigures test) {
-    List<String> changes = new ArrayList<>();
+    Set<String> changes = new LinkedHashSet<>();
     for (Way.Step step : way.steps()) {
       BitSet reached =
           scene.reach(step.className()).byTest().getOrDefault(test.test().number(), new BitSet());
@@ -154,6 +156,6 @@ final class Starting {
         changes.add("`" + step.condition() + "` " + step.outcome());
       }
     }
-    return changes.subList(0, Math.min(MOST_CHANGES, changes.size()));
+    return changes.stream().limit(MOST_CHANGES).toList();
   }
 }

@@ -225,6 +225,18 @@ public final class MethodCode {
         : from.stream().map(Edge::thrown).filter(t -> !t.isEmpty()).toList();
   }
 
+  /**
+   * The exceptions that handlers around an instruction are for; none for {@code finally} blocks.
+   */
+  public List<String> guarded(int index) {
+    InsnList all = node.instructions;
+    return node.tryCatchBlocks.stream()
+        .filter(block -> block.type != null)
+        .filter(block -> all.indexOf(block.start) <= index && index < all.indexOf(block.end))
+        .map(block -> block.type)
+        .toList();
+  }
+
   public boolean isStatic() {
     return (node.access & Opcodes.ACC_STATIC) != 0;
   }
@@ -264,7 +276,12 @@ public final class MethodCode {
     return shortest;
   }
 
-  /** The same that may throw instead. */
+  /** The path that passes most, each loop once, and returns. */
+  public Optional<Path> fullest() {
+    return PathSearch.heaviest(this, PathSearch.Wanted.fullest(), body -> Optional.empty());
+  }
+
+  /** The path with fewest conditions, which may throw instead. */
   public Optional<Path> shortestThrowing() {
     PathSearch.Wanted any = PathSearch.Wanted.any();
     return PathSearch.heaviest(this, any, body -> Optional.empty());

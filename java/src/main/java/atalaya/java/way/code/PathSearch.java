@@ -67,6 +67,11 @@ public final class PathSearch {
       return new Wanted(NO_WEIGHTS, Set.of(), List.of(), Set.of(), true);
     }
 
+    /** The one that passes most, each loop once. */
+    static Wanted fullest() {
+      return new Wanted(point -> 1, Set.of(), List.of(), Set.of(), 1, true);
+    }
+
     /** The shortest, or one that throws. */
     static Wanted any() {
       return new Wanted(NO_WEIGHTS, Set.of(), List.of(), Set.of(), false);

@@ -87,13 +87,17 @@ public final class Partings {
     List<Constraint> needed = new ArrayList<>();
     for (Integer key : choice.keys) {
       boolean leadsHere =
-          code.edges(edge.from()).stream()
-              .anyMatch(e -> key.equals(e.key()) && e.to() == edge.to());
+          code.edges(edge.from()).stream().anyMatch(e -> key.equals(e.key()) && isSame(e, edge));
       if (!leadsHere) {
         needed.add(new Compared(value, Relation.NOT_EQUAL, Term.of(key), reason));
       }
     }
     return needed;
+  }
+
+  /** Whether a key leads where others do and is not written as a case of its own. */
+  private boolean isSame(Edge key, Edge edge) {
+    return key.to() == edge.to() && reason(key).outcome().equals(reason(edge).outcome());
   }
 
   private Reason reason(Edge edge) {

@@ -7,6 +7,7 @@ import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.java.way.code.ChangedFields;
 import atalaya.java.way.code.ClassCode;
+import atalaya.java.way.code.CodeBase.Ref;
 import atalaya.java.way.code.HoldingTypes;
 import atalaya.java.way.code.Literals;
 import atalaya.java.way.code.MethodCode;
@@ -223,6 +224,7 @@ public final class Objects {
     return HoldingTypes.isHolder(TypeNames.internal(term.type()));
   }
 
+  private final Set<Ref> refusing = new HashSet<>();
   private final Map<State.Field, Term> byConstructor = new HashMap<>();
 
   /** Whether a field holds something else where an object is made in another way. */
@@ -278,6 +280,11 @@ public final class Objects {
         }
       }
     }
+  }
+
+  /** What was tried to make objects, and threw something. */
+  Set<Ref> refusing() {
+    return Set.copyOf(refusing);
   }
 
   /** Whether an object can be made; if so, it is from now on. */
@@ -376,6 +383,9 @@ public final class Objects {
           .map(path -> new Maker(maker, path))
           .forEach(makers::add);
     }
+    open.stream()
+        .filter(maker -> maker.fewPaths().isEmpty())
+        .forEach(maker -> maker.fullest().ifPresent(path -> makers.add(new Maker(maker, path))));
     return makers;
   }
 
@@ -449,9 +459,9 @@ public final class Objects {
     if (nesting == 1) {
       walker.depth = 1; // It is made before the method is called.
     }
-    Term made;
+    Walker.End end;
     try {
-      made = walker.apart(during, by.path(), all).result();
+      end = walker.apart(during, by.path(), all);
     } catch (NotFollowed e) {
       return false;
     } finally {
@@ -460,7 +470,12 @@ public final class Objects {
       walker.depth = depth;
       back.run();
     }
+    Term made = end.result();
     boolean isNew = made instanceof Term.Made && made.type().equals(object.type());
+    if (!end.thrown().isEmpty()) {
+      refusing.add(maker.ref());
+      return false;
+    }
     if (!isConstructor && !isNew) {
       return false;
     }

@@ -76,6 +76,7 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
    * @param receiver what the first method is called on; null where it is static, or makes an object
    * @param arguments of the first method
    * @param built how the objects are made that it needs
+   * @param refusing what was tried to make objects, and threw something
    * @param prepared what is called on them first
    * @param asMade what of their state follows from how they are made, and from what
    * @param madeOtherwise the objects on which it turns what it needs, and which could be made in
@@ -91,6 +92,7 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
       Term.Input receiver,
       List<Term.Input> arguments,
       Map<Term.Input, Built> built,
+      Set<Ref> refusing,
       List<Prepared> prepared,
       Map<Term.Input, Term> asMade,
       Set<String> madeOtherwise,

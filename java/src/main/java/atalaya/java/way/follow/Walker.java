@@ -203,6 +203,7 @@ public final class Walker {
             makes ? null : receiver,
             arguments,
             walker.objects.built(),
+            walker.objects.refusing(),
             prepared,
             walker.asMade,
             walker.objects.madeOtherwise(),
@@ -332,7 +333,7 @@ public final class Walker {
     } else if (MethodCode.isReturn(opcode)) {
       return Optional.of(new End(opcode == Opcodes.RETURN ? null : frame.pop().term(), ""));
     } else if (route.goesOnAt(move.at())) {
-      return inner(instruction, frame, route);
+      return inner(code, move.at(), frame, route);
     } else {
       List<String> handledBefore = handled;
       handled = code.handled(move.at());
@@ -344,10 +345,13 @@ public final class Walker {
         handled = handledBefore;
       }
       if (thrown != null) {
-        boolean isOnRoute = depth == 1 + route.at();
-        cut = isOnRoute && !apart ? new Walked.Cut(route.at(), move) : cut;
-        End end = new End(null, thrown);
+        boolean isOnRoute = depth == 1 + route.at() && !apart;
+        cut = isOnRoute ? new Walked.Cut(route.at(), move) : cut;
+        End end = thrown(code, move.at(), thrown);
         thrown = null;
+        if (end.goesOn() && !isOnRoute) {
+          throw new NotFollowed("a handler takes what is thrown", null);
+        }
         return Optional.of(end);
       }
       Optional<Path> lambda = course.lambda(move.at());
@@ -358,9 +362,17 @@ public final class Walker {
     return Optional.empty();
   }
 
-  /** What a called method throws ends the way. */
-  private Optional<End> inner(AbstractInsnNode instruction, Frame<Symbol> frame, Route route)
+  /** What a call throws ends the way, unless a handler may take it: there nobody follows it. */
+  private End thrown(MethodCode code, int at, String exception) {
+    boolean isTaken =
+        code.guarded(at).stream()
+            .anyMatch(by -> base.isA(exception, by) || base.isA(by, exception));
+    return isTaken ? new End(null, "", true) : new End(null, exception);
+  }
+
+  private Optional<End> inner(MethodCode code, int at, Frame<Symbol> frame, Route route)
       throws NotFollowed, AnalyzerException {
+    AbstractInsnNode instruction = code.at(at);
     if (instruction instanceof InvokeDynamicInsnNode making) {
       throw new NotFollowed("a reference to " + making.name, null);
     }
@@ -373,7 +385,7 @@ public final class Walker {
       String returned = Type.getReturnType(((MethodInsnNode) instruction).desc).getDescriptor();
       frame.push(Symbol.of(end.result(), returned));
     }
-    return end.thrown().isEmpty() ? Optional.empty() : Optional.of(end);
+    return end.thrown().isEmpty() ? Optional.empty() : Optional.of(thrown(code, at, end.thrown()));
   }
 
   private void lambda(InvokeDynamicInsnNode making, List<Term> captured, Path path)

@@ -657,6 +657,7 @@ final class Writing {
       return "any " + TypeNames.simple("L" + type + ";");
     }
     List<Input> inputs = constructor.get().inputs(type + ".");
+    made.lacks(needs.refusing().contains(constructor.get().ref()));
     made.lacks(inputs.stream().anyMatch(GivenFiles::isFile));
     if (!inputs.isEmpty() && !constructor.get().onlyStores()) {
       made.assumes(TypeNames.simple("L" + type + ";") + ".new(..)" + Made.THROWS_NOTHING);
