@@ -76,7 +76,7 @@ public final class ClassCode {
         int access, String name, String descriptor, String signature, String[] thrown) {
       MethodNode method =
           new MethodNode(PointVisitor.ASM, access, name, descriptor, signature, thrown);
-      return new MethodCode.Reader(
+      return new MethodReader(
           node.name, method, counter, exceptions, code -> methods.put(name + descriptor, code));
     }
   }

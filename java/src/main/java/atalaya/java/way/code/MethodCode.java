@@ -2,7 +2,6 @@ package atalaya.java.way.code;
 
 import atalaya.core.term.Term;
 import atalaya.java.way.code.CodeBase.Ref;
-import atalaya.points.PointVisitor;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -12,9 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Consumer;
 import java.util.stream.Stream;
-import org.objectweb.asm.Label;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.AbstractInsnNode;
@@ -61,7 +58,7 @@ public final class MethodCode {
   private volatile Optional<Path> shortest;
   private volatile Optional<List<Path>> fewPaths;
 
-  private MethodCode(
+  MethodCode(
       String type,
       MethodNode node,
       Map<Integer, BitSet> at,
@@ -420,61 +417,6 @@ public final class MethodCode {
       at++;
     }
     return at;
-  }
-
-  /** Reads one. */
-  static final class Reader extends PointVisitor {
-    private final String type;
-    private final MethodNode node;
-    private final Exceptions exceptions;
-    private final Consumer<MethodCode> done;
-    private final Map<Integer, BitSet> at = new HashMap<>();
-    private final Map<Integer, Integer> outcomes = new HashMap<>();
-
-    Reader(
-        String type,
-        MethodNode node,
-        Counter counter,
-        Exceptions exceptions,
-        Consumer<MethodCode> done) {
-      super(node, counter);
-      this.exceptions = exceptions;
-      this.type = type;
-      this.node = node;
-      this.done = done;
-    }
-
-    private void here(int point) {
-      at.computeIfAbsent(node.instructions.size(), i -> new BitSet()).set(point);
-    }
-
-    @Override
-    protected void handler(int point) {
-      here(point);
-    }
-
-    @Override
-    protected void line(int point, int line) {
-      here(point);
-    }
-
-    @Override
-    protected void jump(int point, int opcode, Label target) {
-      outcomes.put(node.instructions.size(), point);
-      mv.visitJumpInsn(opcode, target);
-    }
-
-    @Override
-    protected void choice(int point, int[] keys, Label[] targets, Label otherwise) {
-      outcomes.put(node.instructions.size(), point);
-      mv.visitLookupSwitchInsn(otherwise, keys, targets);
-    }
-
-    @Override
-    public void visitEnd() {
-      super.visitEnd();
-      done.accept(new MethodCode(type, node, at, outcomes, exceptions));
-    }
   }
 
   /** The methods that it calls, as its instructions name them. */
