@@ -25,7 +25,11 @@ public final class TestUses {
   /** So many classes are read for one answer, those of tests that are near first. */
   private static final int MOST_CLASSES = 12;
 
+  /** In the constant pool (JVM specification, 4.4). */
+  private static final int CLASS = 7;
+
   private final Map<String, byte[]> classFiles;
+  private final Map<String, Set<String>> named = new HashMap<>();
   private final Map<String, List<Found>> read = new HashMap<>();
 
   /** A call with what it gives, by descriptor. */
@@ -69,8 +73,8 @@ public final class TestUses {
   }
 
   /** In the nearest class what leaves least out, then what is shortest. */
-  private Optional<Use> best(List<String> near, Predicate<Found> isIt, Set<String> named) {
-    for (String type : candidates(near, named)) {
+  private Optional<Use> best(List<String> near, Predicate<Found> isIt, Set<String> types) {
+    for (String type : candidates(near, types)) {
       Optional<Use> best =
           read.computeIfAbsent(type, this::read).stream()
               .filter(isIt)
@@ -87,7 +91,7 @@ public final class TestUses {
   }
 
   /** Those that are near with what is inside of them, then others that name one of the classes. */
-  private List<String> candidates(List<String> near, Set<String> named) {
+  private List<String> candidates(List<String> near, Set<String> types) {
     List<String> all = new ArrayList<>();
     for (String type : near) {
       classFiles.keySet().stream()
@@ -95,32 +99,36 @@ public final class TestUses {
           .filter(name -> !all.contains(name))
           .forEach(all::add);
     }
-    for (Map.Entry<String, byte[]> file : classFiles.entrySet()) {
-      if (all.size() >= MOST_CLASSES) {
-        break;
-      }
-      if (!all.contains(file.getKey()) && names(file.getValue(), named)) {
-        all.add(file.getKey());
-      }
-    }
+    classFiles.keySet().stream()
+        .filter(name -> !all.contains(name) && names(name, types))
+        .limit(Math.max(0, MOST_CLASSES - all.size()))
+        .toList()
+        .forEach(all::add);
     return all;
   }
 
-  private static boolean names(byte[] classFile, Set<String> types) {
+  private boolean names(String testClass, Set<String> types) {
+    Set<String> all = named.computeIfAbsent(testClass, name -> named(classFiles.get(name)));
+    return types.stream().anyMatch(all::contains);
+  }
+
+  /** The internal names of the classes that a class file names. */
+  private static Set<String> named(byte[] classFile) {
+    Set<String> named = new HashSet<>();
     try {
       ClassReader reader = new ClassReader(classFile);
       char[] buffer = new char[reader.getMaxStringLength()];
       for (int i = 1; i < reader.getItemCount(); i++) {
         int at = reader.getItem(i);
-        boolean isClass = at > 0 && reader.readByte(at - 1) == 7;
-        if (isClass && types.contains(reader.readUTF8(at, buffer))) {
-          return true;
+        boolean isClass = at > 0 && reader.readByte(at - 1) == CLASS;
+        if (isClass) {
+          named.add(reader.readUTF8(at, buffer));
         }
       }
-      return false;
     } catch (RuntimeException e) {
-      return false; // A class file of an unknown version, or a damaged one, tells nothing.
+      return Set.of(); // A class file of an unknown version, or a damaged one, tells nothing.
     }
+    return named;
   }
 
   private List<Found> read(String type) {
