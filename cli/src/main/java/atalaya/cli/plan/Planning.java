@@ -23,6 +23,7 @@ import atalaya.java.SourceText;
 import atalaya.java.source.Extractable;
 import atalaya.java.source.GeneratedCode;
 import atalaya.java.uses.TestUses;
+import atalaya.java.way.Wanted;
 import atalaya.java.way.WayFinder;
 import atalaya.java.way.code.CodeBase;
 import atalaya.java.way.code.CodeBase.Ref;
@@ -377,7 +378,7 @@ public final class Planning implements AutoCloseable {
     Function<String, BitSet> reached = type -> known.computeIfAbsent(type, t -> reached(t, work));
     WayFinder.Answer answer =
         towards.isEmpty()
-            ? finder.best(new WayFinder.Wanted(ref, reached, -1))
+            ? finder.best(new Wanted(ref, reached, -1))
             : finder.towards(ref, reached, towards);
     if (answer instanceof WayFinder.Answer.Impossible no) {
       impossible.putIfAbsent(name, no.because());

@@ -69,15 +69,6 @@ public final class WayFinder {
     this.enums = type -> base.code(type).map(ClassCode::constants).orElse(List.of());
   }
 
-  /**
-   * What is looked for.
-   *
-   * @param method the one that the way is for
-   * @param reached the points of a class, by binary name, that are reached already
-   * @param towards a point that the way has to reach, or -1
-   */
-  public record Wanted(Ref method, Function<String, BitSet> reached, int towards) {}
-
   /** What came of it. */
   public sealed interface Answer {
     /** A way. */

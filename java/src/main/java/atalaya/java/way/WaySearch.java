@@ -178,7 +178,7 @@ final class WaySearch {
   private final Known known;
   private final Solver solver;
   private final Solver quick;
-  private final WayFinder.Wanted wanted;
+  private final Wanted wanted;
   private final List<Ref> route;
   private final List<Integer> sites;
   private final MethodCode code;
@@ -220,7 +220,7 @@ final class WaySearch {
       Known known,
       Solver solver,
       Solver quick,
-      WayFinder.Wanted wanted,
+      Wanted wanted,
       List<Ref> route,
       List<Integer> sites,
       MethodCode code,

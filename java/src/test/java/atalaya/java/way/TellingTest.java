@@ -461,8 +461,7 @@ class TellingTest {
     BitSet reached = new BitSet();
     WayFinder.Answer answer =
         finder.best(
-            new WayFinder.Wanted(
-                new Ref(told.type().replace('.', '/'), method.code()), type -> reached, -1));
+            new Wanted(new Ref(told.type().replace('.', '/'), method.code()), type -> reached, -1));
     assertThat(answer).as(answer.toString()).isInstanceOf(WayFinder.Answer.Found.class);
     Way.SetUp setUp = ((WayFinder.Answer.Found) answer).way().setUp();
     assertThat(setUp.givens())

@@ -256,8 +256,7 @@ class WaysTest {
             .findFirst()
             .orElseThrow();
     WayFinder.Answer answer =
-        finder.best(
-            new WayFinder.Wanted(new Ref("Ways", method.code()), type -> new BitSet(), refused));
+        finder.best(new Wanted(new Ref("Ways", method.code()), type -> new BitSet(), refused));
     Way way = ((WayFinder.Answer.Found) answer).way();
     assertThat(way.setUp().code()).containsExactly("Ways.checked(5);");
     assertThat(way.result().thrown()).isEqualTo("IllegalArgumentException");
