@@ -36,6 +36,14 @@ final class Speaking extends Interpreter<Spoken> {
           Map.entry(Opcodes.LMUL, "*"),
           Map.entry(Opcodes.DMUL, "*"));
 
+  private static final Map<Class<?>, String> LITERALS =
+      Map.of(
+          String.class, "Ljava/lang/String;",
+          Integer.class, "I",
+          Long.class, "J",
+          Float.class, "F",
+          Double.class, "D");
+
   private static final int LONGEST_BEFORE = 140;
   private static final Pattern NUMBER = Pattern.compile("\\d{1,5}");
   private static final String PRIMITIVES = "    ZCFDBSIJ"; // By the operand of NEWARRAY.
@@ -105,18 +113,11 @@ final class Speaking extends Interpreter<Spoken> {
   }
 
   private static String literal(Object constant) {
-    String type =
-        constant instanceof String
-            ? "Ljava/lang/String;"
-            : constant instanceof Integer
-                ? "I"
-                : constant instanceof Long
-                    ? "J"
-                    : constant instanceof Double ? "D" : constant instanceof Float ? "F" : "";
     if (constant instanceof Type named) {
       return TypeNames.simple(named.getDescriptor()) + ".class";
     }
-    return type.isEmpty() ? Spoken.ANY : Literals.of(constant, type).orElse(Spoken.ANY);
+    String type = LITERALS.get(constant.getClass());
+    return type == null ? Spoken.ANY : Literals.of(constant, type).orElse(Spoken.ANY);
   }
 
   @Override
@@ -159,12 +160,12 @@ final class Speaking extends Interpreter<Spoken> {
       case Opcodes.ARRAYLENGTH -> Spoken.of(1, value.part() + ".length");
       case Opcodes.GETFIELD -> field((FieldInsnNode) instruction, value);
       case Opcodes.NEWARRAY ->
+          array(instruction, "" + PRIMITIVES.charAt(((IntInsnNode) instruction).operand), value);
+      case Opcodes.ANEWARRAY ->
           array(
               instruction,
-              TypeNames.simple("" + PRIMITIVES.charAt(((IntInsnNode) instruction).operand)),
+              Type.getObjectType(((TypeInsnNode) instruction).desc).getDescriptor(),
               value);
-      case Opcodes.ANEWARRAY ->
-          array(instruction, TypeNames.simpleOf(((TypeInsnNode) instruction).desc), value);
       case Opcodes.IFEQ,
           Opcodes.IFNE,
           Opcodes.IFLT,
@@ -208,7 +209,7 @@ final class Speaking extends Interpreter<Spoken> {
     return isKnown
         ? made.computeIfAbsent(
             instruction, i -> Spoken.array(type, Integer.parseInt(length.code())))
-        : Spoken.of(1, "new " + type + "[" + length.part() + "]");
+        : Spoken.of(1, "new " + TypeNames.simple(type) + "[" + length.part() + "]");
   }
 
   @Override
@@ -236,7 +237,8 @@ final class Speaking extends Interpreter<Spoken> {
   public Spoken ternaryOperation(
       AbstractInsnNode instruction, Spoken array, Spoken index, Spoken value) {
     if (index.code().matches("\\d{1,2}")) {
-      array.put(Integer.parseInt(index.code()), value);
+      String element = as(array.elementType(), value.part());
+      array.put(Integer.parseInt(index.code()), element);
     }
     return null;
   }

@@ -1,5 +1,6 @@
 package atalaya.java.uses;
 
+import atalaya.java.way.code.TypeNames;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -14,6 +15,7 @@ final class Spoken implements Value {
 
   private final int size;
   private String code;
+  private String elementType = "";
   private List<String> elements;
 
   private Spoken(int size, String code) {
@@ -29,9 +31,14 @@ final class Spoken implements Value {
     return new Spoken(size, ANY);
   }
 
-  /** An array of so many elements, none of which is known yet. */
+  /**
+   * An array of so many elements, none of which is known yet.
+   *
+   * @param type the descriptor of an element
+   */
   static Spoken array(String type, int length) {
-    Spoken array = new Spoken(1, type);
+    Spoken array = new Spoken(1, "new " + TypeNames.simple(type) + "[]");
+    array.elementType = type;
     array.elements = new ArrayList<>();
     for (int i = 0; i < length; i++) {
       array.elements.add(ANY);
@@ -44,16 +51,21 @@ final class Spoken implements Value {
     code = known;
   }
 
-  void put(int index, Spoken element) {
-    if (elements != null && index >= 0 && index < elements.size()) {
-      elements.set(index, element.part());
+  /** The descriptor of an element of an array; empty for what is none, or of no known length. */
+  String elementType() {
+    return elementType;
+  }
+
+  void put(int index, String element) {
+    if (elements != null && index < elements.size()) {
+      elements.set(index, element);
     }
   }
 
   String code() {
     return elements == null
         ? code
-        : "new " + code + "[] " + elements.stream().collect(Collectors.joining(", ", "{", "}"));
+        : code + elements.stream().collect(Collectors.joining(", ", " {", "}"));
   }
 
   /** The code as a part of other code. */

@@ -29,6 +29,7 @@ class TestUsesTest {
         void sink() {}
         void rise(Integer metres) {}
         void moor(double length) {}
+        void flash(boolean[] on) {}
       }
       """;
 
@@ -49,6 +50,7 @@ class TestUsesTest {
           buoy.moor(2 * DEEP);
           Runnable then = () -> field.rise(7);
           field.drift(then);
+          field.flash(new boolean[] {true, false});
         }
         Buoy helper() { return Buoy.red(name.length() > 3 ? 1 : 2); }
       }
@@ -87,7 +89,8 @@ class TestUsesTest {
           rise(Ljava/lang/Integer;)V | field.rise(7) | 14
           moor(D)V | helper().moor(60.0) | 13
           drift(Ljava/lang/Runnable;)V | field.drift(then) | 15
-          red(I)LBuoy; | Buoy.red(..) | 17
+          flash([Z)V | field.flash(new boolean[] {true, false}) | 16
+          red(I)LBuoy; | Buoy.red(..) | 18
           """)
   void readsCallsAsTheirCode(String method, String code, int line) {
     Use use =
