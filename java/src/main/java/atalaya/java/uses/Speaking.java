@@ -264,8 +264,7 @@ final class Speaking extends Interpreter<Spoken> {
     boolean isStatic = call.getOpcode() == Opcodes.INVOKESTATIC;
     List<? extends Spoken> given = isStatic ? values : values.subList(1, values.size());
     int size = Type.getReturnType(call.desc).getSize();
-    boolean isBox = isStatic && call.name.equals("valueOf") && call.desc.matches("\\([A-Z]\\).*");
-    if (isBox) {
+    if (isBoxing(call)) {
       String type = Type.getArgumentTypes(call.desc)[0].getDescriptor();
       return Spoken.of(size, as(type, given.get(0).code()));
     }
@@ -285,6 +284,14 @@ final class Speaking extends Interpreter<Spoken> {
     return size == 0 ? null : Spoken.of(size, code);
   }
 
+  private static boolean isBoxing(MethodInsnNode call) {
+    return call.getOpcode() == Opcodes.INVOKESTATIC
+        && call.name.equals("valueOf")
+        && call.owner.startsWith("java/lang/")
+        && !call.owner.equals("java/lang/String")
+        && call.desc.matches("\\([A-Z]\\).*");
+  }
+
   private static String arguments(Type[] types, List<? extends Spoken> given) {
     List<String> all = new ArrayList<>();
     for (int i = 0; i < given.size(); i++) {
@@ -293,9 +300,9 @@ final class Speaking extends Interpreter<Spoken> {
     return "(" + String.join(", ", all) + ")";
   }
 
-  /** A number in code may be a truth value or a letter. */
+  /** A number in class files may be a truth value or a letter, or a short one. */
   private static String as(String type, String code) {
-    boolean isOther = type.equals("Z") || type.equals("C");
+    boolean isOther = type.length() == 1 && "ZCBS".contains(type);
     return isOther && NUMBER.matcher(code).matches()
         ? Literals.of(Integer.valueOf(code), type).orElse(code)
         : code;

@@ -30,6 +30,7 @@ class TestUsesTest {
         void rise(Integer metres) {}
         void moor(double length) {}
         void flash(boolean[] on) {}
+        void name(String name, byte times) {}
       }
       """;
 
@@ -50,6 +51,7 @@ class TestUsesTest {
           buoy.moor(2 * DEEP);
           Runnable then = () -> field.rise(7);
           field.drift(then);
+          field.name(String.valueOf('x'), (byte) 2);
           field.flash(new boolean[] {true, false});
         }
         Buoy helper() { return Buoy.red(name.length() > 3 ? 1 : 2); }
@@ -89,8 +91,9 @@ class TestUsesTest {
           rise(Ljava/lang/Integer;)V | field.rise(7) | 14
           moor(D)V | helper().moor(60.0) | 13
           drift(Ljava/lang/Runnable;)V | field.drift(then) | 15
-          flash([Z)V | field.flash(new boolean[] {true, false}) | 16
-          red(I)LBuoy; | Buoy.red(..) | 18
+          name(Ljava/lang/String;B)V | field.name(String.valueOf('x'), (byte) 2) | 16
+          flash([Z)V | field.flash(new boolean[] {true, false}) | 17
+          red(I)LBuoy; | Buoy.red(..) | 19
           """)
   void readsCallsAsTheirCode(String method, String code, int line) {
     Use use =
