@@ -60,6 +60,9 @@ final class ForeignCalls {
     } else {
       unfollowed.isToldByCharset(call);
     }
+    if (!isByDouble) {
+      unfollowed.handOn(call.given());
+    }
     return asked(collaborator.get(), call, "");
   }
 
