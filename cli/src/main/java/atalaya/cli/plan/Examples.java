@@ -15,9 +15,11 @@ import java.util.stream.Stream;
 
 /**
  * What tests have already of what a brief needs, where there is no code for it: a call of the same
- * method, or else an object of its class.
+ * method, or else an object of its class, and the objects that a person has to make.
  */
 final class Examples {
+  private static final int MOST = 3;
+
   private final Scene scene;
   private final CodeBase base;
   private final TestUses uses;
@@ -29,28 +31,43 @@ final class Examples {
   }
 
   Brief add(Brief brief) {
-    return brief
-        .way()
-        .flatMap(Examples::withoutCode)
-        .flatMap(way -> use(way, brief.start()))
-        .map(use -> brief.with(new Brief.Example(use.code(), place(use))))
-        .orElse(brief);
+    List<Way> ways =
+        brief.way().stream()
+            .flatMap(way -> Stream.concat(Stream.of(way), way.also().stream()))
+            .filter(way -> !way.hasCode())
+            .toList();
+    if (ways.isEmpty()) {
+      return brief;
+    }
+    String className = className(ways.get(0));
+    List<String> near = List.of(brief.start().testClass(), scene.home(className).name());
+    Stream<Use> made =
+        ways.stream()
+            .flatMap(way -> way.setUp().byHand().stream())
+            .distinct()
+            .map(type -> base.orBelow(type.replace('.', '/')))
+            .flatMap(types -> uses.making(types, near).stream());
+    return brief.with(
+        Stream.concat(calling(ways.get(0), near).stream(), made)
+            .filter(use -> use.line() > 0)
+            .map(use -> new Brief.Example(use.code(), place(use)))
+            .distinct()
+            .limit(MOST)
+            .toList());
   }
 
-  private static Optional<Way> withoutCode(Way way) {
-    return Stream.concat(Stream.of(way), way.also().stream())
-        .filter(one -> !one.hasCode())
-        .findFirst();
+  private static String className(Way way) {
+    return way.entry().substring(0, way.entry().indexOf('#'));
   }
 
-  private Optional<Use> use(Way way, Brief.Start start) {
-    String entry = way.entry();
-    String className = entry.substring(0, entry.indexOf('#'));
+  /** A call of the same method, or else how the object is made that it is called on. */
+  private Optional<Use> calling(Way way, List<String> near) {
+    String className = className(way);
     String type = className.replace('.', '/');
     Optional<String> code =
         scene.code(className).map(CodeClass::methods).stream()
             .flatMap(List::stream)
-            .filter(method -> entry.equals(className + "#" + method.name()))
+            .filter(method -> way.entry().equals(className + "#" + method.name()))
             .map(Method::code)
             .findFirst();
     if (code.isEmpty()) {
@@ -58,10 +75,7 @@ final class Examples {
     }
     boolean isMaking = code.get().startsWith("<init>");
     Set<String> family = isMaking ? Set.of(type) : base.family(type);
-    List<String> near = List.of(start.testClass(), scene.home(className).name());
-    return uses.calling(family, code.get(), near)
-        .or(() -> uses.making(Set.of(type), near))
-        .filter(use -> use.line() > 0);
+    return uses.calling(family, code.get(), near).or(() -> uses.making(base.orBelow(type), near));
   }
 
   private static String place(Use use) {

@@ -54,14 +54,20 @@ public final class BriefJson {
     object.put("testClass", brief.start().testClass());
     object.put("testClassExists", brief.start().exists());
     object.put("changes", brief.start().changes());
-    object.put("example", brief.start().example().map(Brief.Example::code).orElse(null));
-    object.put("examplePlace", brief.start().example().map(Brief.Example::place).orElse(null));
+    object.put("examples", brief.start().examples().stream().map(BriefJson::example).toList());
     object.putAll(way(brief.way().orElse(Way.NONE)));
     object.put(
         "also", brief.way().map(Way::also).orElse(List.of()).stream().map(BriefJson::way).toList());
     object.put("unnoticed", brief.missing());
     object.put("surroundings", brief.way().map(Way::surroundings).orElse(List.of()));
     object.put("notes", brief.notes());
+    return object;
+  }
+
+  private static Map<String, Object> example(Brief.Example example) {
+    Map<String, Object> object = new LinkedHashMap<>();
+    object.put("code", example.code());
+    object.put("place", example.place());
     return object;
   }
 

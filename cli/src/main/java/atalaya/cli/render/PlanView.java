@@ -288,11 +288,12 @@ public final class PlanView {
         List.of(minutes(brief) + ": " + String.join(", ", brief.effort().reasons())));
     add(parts, "closes", joined(brief.closes()));
     add(parts, "start", List.of(start(brief, Integer.MAX_VALUE)));
-    brief
-        .start()
-        .example()
-        .ifPresent(
-            now -> add(parts, "a test has", List.of(now.code() + "  (" + now.place() + ")")));
+    add(
+        parts,
+        "a test has",
+        brief.start().examples().stream()
+            .map(now -> now.code() + "  (" + now.place() + ")")
+            .toList());
     brief.way().map(WayParts::of).ifPresent(parts::addAll);
     add(parts, "depends on", brief.way().map(Way::surroundings).orElse(List.of()));
     add(

@@ -143,7 +143,7 @@ class PlanViewTest {
     Brief.Start beside = new Brief.Start("PilotTest.pays()", "harbour.PilotTest", true, List.of());
     Brief.Example now = new Brief.Example("office.pays(3)", "PilotTest.java line 9");
     Brief.Start besideOne =
-        new Brief.Start("PilotTest.pays()", "harbour.PilotTest", true, List.of(), Optional.of(now));
+        new Brief.Start("PilotTest.pays()", "harbour.PilotTest", true, List.of(), List.of(now));
     Brief.Start newClass = new Brief.Start("", "harbour.PilotTest", false, List.of());
     List<Brief> briefs =
         List.of(

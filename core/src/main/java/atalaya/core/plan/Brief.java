@@ -59,21 +59,18 @@ public record Brief(
    * @param testClass where the new test belongs
    * @param exists whether that class is there already
    * @param changes what has to come out otherwise than in that test, in words
-   * @param example how a test calls the same method now, or makes such an object
+   * @param examples how tests call the same method now, and make such objects
    */
   public record Start(
-      String test,
-      String testClass,
-      boolean exists,
-      List<String> changes,
-      Optional<Example> example) {
+      String test, String testClass, boolean exists, List<String> changes, List<Example> examples) {
     public Start {
       changes = List.copyOf(changes);
+      examples = List.copyOf(examples);
     }
 
-    /** Without an example. */
+    /** Without examples. */
     public Start(String test, String testClass, boolean exists, List<String> changes) {
-      this(test, testClass, exists, changes, Optional.empty());
+      this(test, testClass, exists, changes, List.of());
     }
   }
 
@@ -85,11 +82,10 @@ public record Brief(
    */
   public record Example(String code, String place) {}
 
-  /** The same with an example to start from. */
-  public Brief with(Example example) {
+  /** The same with examples to start from. */
+  public Brief with(List<Example> examples) {
     Start shown =
-        new Start(
-            start.test(), start.testClass(), start.exists(), start.changes(), Optional.of(example));
+        new Start(start.test(), start.testClass(), start.exists(), start.changes(), examples);
     return new Brief(
         name, path, method, kind, way, touches, closes, opens, shown, missing, gain, weighted,
         effort, before, notes);

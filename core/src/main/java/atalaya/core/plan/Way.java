@@ -124,13 +124,15 @@ public record Way(
    *     and throw nothing
    * @param open what has to hold besides, and could not be decided
    * @param mayFail what can go wrong on it that nobody wrote a check for; empty for most
+   * @param byHand the binary names of classes of which a person has to make an object
    */
   public record SetUp(
       List<Given> givens,
       List<String> code,
       List<String> assumed,
       List<String> open,
-      Optional<String> mayFail) {
+      Optional<String> mayFail,
+      List<String> byHand) {
     /** Where nothing could be found out. */
     public static final SetUp NONE =
         new SetUp(List.of(), List.of(), List.of(), List.of(), Optional.empty());
@@ -140,10 +142,21 @@ public record Way(
       code = List.copyOf(code);
       assumed = List.copyOf(assumed);
       open = List.copyOf(open);
+      byHand = List.copyOf(byHand);
+    }
+
+    /** With nothing that a person has to make. */
+    public SetUp(
+        List<Given> givens,
+        List<String> code,
+        List<String> assumed,
+        List<String> open,
+        Optional<String> mayFail) {
+      this(givens, code, assumed, open, mayFail, List.of());
     }
 
     SetUp withCode(List<String> other, List<String> assumedForIt) {
-      return new SetUp(givens, other, assumedForIt, open, mayFail);
+      return new SetUp(givens, other, assumedForIt, open, mayFail, byHand);
     }
   }
 

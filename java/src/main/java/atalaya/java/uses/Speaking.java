@@ -45,6 +45,7 @@ final class Speaking extends Interpreter<Spoken> {
           Double.class, "D");
 
   private static final int LONGEST_BEFORE = 140;
+  private static final Pattern NAMELESS = Pattern.compile("\\$\\d");
   private static final Pattern NUMBER = Pattern.compile("\\d{1,5}");
   private static final String PRIMITIVES = "    ZCFDBSIJ"; // By the operand of NEWARRAY.
 
@@ -156,7 +157,7 @@ final class Speaking extends Interpreter<Spoken> {
       case Opcodes.I2C -> Spoken.of(1, "(char) " + value.part());
       case Opcodes.I2S -> Spoken.of(1, "(short) " + value.part());
       case Opcodes.I2F, Opcodes.L2F, Opcodes.D2F -> Spoken.of(1, "(float) " + value.part());
-      case Opcodes.CHECKCAST -> value;
+      case Opcodes.CHECKCAST -> value.isOfAnyType() ? Spoken.unknown(1) : value;
       case Opcodes.ARRAYLENGTH -> Spoken.of(1, value.part() + ".length");
       case Opcodes.GETFIELD -> field((FieldInsnNode) instruction, value);
       case Opcodes.NEWARRAY ->
@@ -271,7 +272,10 @@ final class Speaking extends Interpreter<Spoken> {
     String arguments = arguments(Type.getArgumentTypes(call.desc), given);
     String code;
     if (call.name.equals("<init>")) {
-      code = "new " + TypeNames.simpleOf(call.owner) + arguments;
+      code =
+          NAMELESS.matcher(call.owner).find()
+              ? Spoken.ANY
+              : "new " + TypeNames.simpleOf(call.owner) + arguments;
       if (!values.get(0).code().equals("this")) {
         values.get(0).become(code);
       }
@@ -281,7 +285,8 @@ final class Speaking extends Interpreter<Spoken> {
       code = on(values.get(0)) + call.name + arguments;
     }
     calls.put(call, code);
-    return size == 0 ? null : Spoken.of(size, code);
+    boolean isOfAnyType = call.desc.endsWith(")Ljava/lang/Object;");
+    return size == 0 ? null : isOfAnyType ? Spoken.ofAnyType(code) : Spoken.of(size, code);
   }
 
   private static boolean isBoxing(MethodInsnNode call) {

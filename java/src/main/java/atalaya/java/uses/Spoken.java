@@ -15,6 +15,7 @@ final class Spoken implements Value {
 
   private final int size;
   private String code;
+  private boolean isOfAnyType;
   private String elementType = "";
   private List<String> elements;
 
@@ -44,6 +45,17 @@ final class Spoken implements Value {
       array.elements.add(ANY);
     }
     return array;
+  }
+
+  /** What a call gives that says nothing of its type, as one that verifies a double does. */
+  static Spoken ofAnyType(String code) {
+    Spoken given = new Spoken(1, code);
+    given.isOfAnyType = true;
+    return given;
+  }
+
+  boolean isOfAnyType() {
+    return isOfAnyType;
   }
 
   /** An object is made, or something else is known of it now. */

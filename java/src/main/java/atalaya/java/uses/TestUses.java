@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.AbstractInsnNode;
@@ -24,6 +25,9 @@ import org.objectweb.asm.tree.analysis.AnalyzerException;
 public final class TestUses {
   /** So many classes are read for one answer, those of tests that are near first. */
   private static final int MOST_CLASSES = 12;
+
+  /** Code that begins with a class, and not with what a variable holds. */
+  private static final Pattern BY_CLASS = Pattern.compile("^(new )?\\p{Lu}");
 
   /** In the constant pool (JVM specification, 4.4). */
   private static final int CLASS = 7;
@@ -48,8 +52,7 @@ public final class TestUses {
    * @param near binary names of test classes, which are looked into first
    */
   public Optional<Use> calling(Set<String> owners, String method, List<String> near) {
-    return best(
-        near, found -> found.method().equals(method) && owners.contains(found.owner()), owners);
+    return best(near, found -> isCalling(found, owners, method), owners);
   }
 
   /**
@@ -62,12 +65,20 @@ public final class TestUses {
     return best(near, found -> isMaking(found, types), types);
   }
 
+  private static boolean isCalling(Found found, Set<String> owners, String method) {
+    return found.method().equals(method)
+        && owners.contains(found.owner())
+        && !found.use().code().startsWith("(" + Spoken.ANY);
+  }
+
   private static boolean isMaking(Found found, Set<String> types) {
     boolean isConstructor = found.method().startsWith("<init>");
     boolean isOfTest = found.owner().equals(found.use().testClass().replace('.', '/'));
+    boolean isOfVariable = !BY_CLASS.matcher(found.use().code()).find();
     return isConstructor
         ? types.contains(found.owner()) && !found.method().equals("<init>()V")
         : !isOfTest
+            && !isOfVariable
             && found.type().startsWith("L")
             && types.contains(found.type().substring(1, found.type().length() - 1));
   }

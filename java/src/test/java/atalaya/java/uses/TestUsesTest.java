@@ -31,6 +31,8 @@ class TestUsesTest {
         void moor(double length) {}
         void flash(boolean[] on) {}
         void name(String name, byte times) {}
+        void ring() {}
+        Buoy next() { return this; }
       }
       """;
 
@@ -53,6 +55,11 @@ class TestUsesTest {
           field.drift(then);
           field.name(String.valueOf('x'), (byte) 2);
           field.flash(new boolean[] {true, false});
+        }
+        Buoy third() {
+          java.util.List<Buoy> buoys = java.util.List.of(field, field);
+          buoys.get(1).ring();
+          return field.next();
         }
         Buoy helper() { return Buoy.red(name.length() > 3 ? 1 : 2); }
       }
@@ -93,7 +100,7 @@ class TestUsesTest {
           drift(Ljava/lang/Runnable;)V | field.drift(then) | 15
           name(Ljava/lang/String;B)V | field.name(String.valueOf('x'), (byte) 2) | 16
           flash([Z)V | field.flash(new boolean[] {true, false}) | 17
-          red(I)LBuoy; | Buoy.red(..) | 19
+          red(I)LBuoy; | Buoy.red(..) | 24
           """)
   void readsCallsAsTheirCode(String method, String code, int line) {
     Use use =
@@ -109,6 +116,7 @@ class TestUsesTest {
         .extracting(near -> uses.making(Set.of("Buoy"), List.of(near)).orElseThrow().code())
         .containsExactly("new Buoy(\"north\", true)", "new Buoy(\"far\", true)");
     assertThat(uses.calling(Set.of("Buoy"), "none()V", List.of("BuoyTest"))).isEmpty();
+    assertThat(uses.calling(Set.of("Buoy"), "ring()V", List.of("BuoyTest"))).isEmpty();
   }
 
   @Test

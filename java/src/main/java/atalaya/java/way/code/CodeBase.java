@@ -471,6 +471,13 @@ public final class CodeBase {
     return family;
   }
 
+  /** A class with all of the project that extends or implements it. */
+  public Set<String> orBelow(String type) {
+    Set<String> all = new LinkedHashSet<>(List.of(type));
+    below(type, all);
+    return all;
+  }
+
   private void above(String type, Set<String> into) {
     if (has(type)) {
       Stream.concat(above(type).stream(), interfaces(type).stream())

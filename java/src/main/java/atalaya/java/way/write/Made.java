@@ -56,6 +56,7 @@ public final class Made {
   private final Set<Input> set = new HashSet<>();
 
   private final Set<String> assumed = new LinkedHashSet<>();
+  private final Set<String> byHand = new LinkedHashSet<>();
   private boolean isComplete = true;
 
   public Made(CodeBase base, Walked walked, Solution.Found found) {
@@ -101,6 +102,17 @@ public final class Made {
   /** Where there is something, a person has to do it. */
   void lacks(boolean something) {
     isComplete &= !something;
+  }
+
+  /** A person has to make an object of a class, by its internal name. */
+  void byHand(String type) {
+    byHand.add(type.replace('/', '.'));
+    lacks(true);
+  }
+
+  /** The binary names of the classes of which a person has to make an object. */
+  List<String> byHand() {
+    return List.copyOf(byHand);
   }
 
   /** Something was not looked at, and had better be so. */

@@ -89,7 +89,7 @@ public final class Wording {
       }
     }
     List<Given> each = joined(List.copyOf(new LinkedHashSet<>(givens)));
-    return new SetUp(each, code.orElse(List.of()), made.assumed(), open, mayFail);
+    return new SetUp(each, code.orElse(List.of()), made.assumed(), open, mayFail, made.byHand());
   }
 
   /** How the objects are made that are neither arguments nor given to others as they are made. */

@@ -352,7 +352,7 @@ final class Writing {
     boolean canBeNamed = visible.sees(TypeNames.internal(input.type())) && narrowing.size() < 2;
     Optional<String> making = canBeNamed ? doubles.making(input) : Optional.empty();
     if (making.isEmpty()) {
-      made.lacks(true);
+      made.byHand(TypeNames.internal(input.type()));
       return words;
     }
     boolean needsType = !narrowing.isEmpty() && isLambda(making.get());
@@ -653,7 +653,7 @@ final class Writing {
       return constant(input, type, instance.get());
     }
     if (constructor.isEmpty()) {
-      made.lacks(true);
+      made.byHand(type);
       return "any " + TypeNames.simple("L" + type + ";");
     }
     List<Input> inputs = constructor.get().inputs(type + ".");
