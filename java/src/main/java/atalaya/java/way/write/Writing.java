@@ -9,15 +9,11 @@ import atalaya.core.term.Term.Source;
 import atalaya.java.way.code.ClassCode;
 import atalaya.java.way.code.CodeBase;
 import atalaya.java.way.code.CodeBase.Ref;
-import atalaya.java.way.code.HoldingTypes;
 import atalaya.java.way.code.Kinds;
 import atalaya.java.way.code.Literals;
 import atalaya.java.way.code.MethodCode;
 import atalaya.java.way.code.TypeNames;
 import atalaya.java.way.code.Visibility;
-import atalaya.java.way.follow.Builders;
-import atalaya.java.way.follow.Containers;
-import atalaya.java.way.follow.Holders;
 import atalaya.java.way.follow.TypeTests;
 import atalaya.java.way.follow.Walked;
 import java.util.ArrayList;
@@ -74,6 +70,7 @@ final class Writing {
   private final Setters setters;
   private final LibraryObjects libraryObjects;
   private final Doubles doubles;
+  private final Contained contained;
 
   /** What is taken for something else may be taken for that as well. */
   private final Set<Input> narrowing = new HashSet<>();
@@ -95,6 +92,7 @@ final class Writing {
     this.found = found;
     this.made = made;
     this.setters = new Setters(base, visible);
+    this.contained = new Contained(needs, found, elementTypes, made, this::element);
     this.libraryObjects = new LibraryObjects(base, visible);
     boolean isHashed = entry.code().equals("hashCode()I");
     this.doubles = new Doubles(base, visible, needs.asked(), found.inputs(), this::value, isHashed);
@@ -184,7 +182,7 @@ final class Writing {
     return value.matches("(\\w|\\([^()]*\\)) -> .*");
   }
 
-  private static String cast(String type) {
+  static String cast(String type) {
     return "(" + TypeNames.simple(type) + ") ";
   }
 
@@ -240,7 +238,7 @@ final class Writing {
       narrowing.remove(narrowed.get());
       return value;
     }
-    Optional<String> elements = elements(input);
+    Optional<String> elements = contained.of(input);
     if (elements.isPresent()) {
       return elements.get();
     }
@@ -372,81 +370,9 @@ final class Writing {
     return Statements.plain(words);
   }
 
-  private Optional<String> ofHolder(Input of) {
-    Input held = Holders.held(of);
-    Object value = found.inputs().get(held);
-    Optional<String> literal =
-        found.inputs().containsKey(held) ? Literals.of(value, held.type()) : Optional.empty();
-    literal.ifPresent(l -> made.along(held));
-    made.lacks(literal.isPresent() && !HoldingTypes.isMadeOfValue(TypeNames.internal(of.type())));
-    return Optional.of(
-        "new "
-            + TypeNames.simple(of.type())
-            + (isReference(held) ? "<>(" : "(")
-            + literal.orElse("")
-            + ")");
-  }
-
-  private static boolean isReference(Input held) {
-    return held.type().length() > 1;
-  }
-
   /** What stands for whether an input is of the type that it is taken for. */
   private static Input isOfType(Input as) {
     return TypeTests.isOfType(as, TypeNames.internal(as.type()));
-  }
-
-  /**
-   * What gives lines; a text under way; a collection or an array with as many elements as are
-   * needed.
-   */
-  private Optional<String> elements(Input of) {
-    Optional<String> ofLines = GivenLines.making(of, found.inputs(), made);
-    if (ofLines.isPresent()) {
-      return ofLines;
-    }
-    if (HoldingTypes.isHolder(TypeNames.internal(of.type()))) {
-      return ofHolder(of);
-    }
-    Input held = Builders.held(of);
-    if (found.inputs().get(held) instanceof String text) {
-      made.along(held);
-      return Optional.of(
-          "new "
-              + TypeNames.simple(of.type())
-              + "("
-              + Literals.of(text, held.type()).orElseThrow()
-              + ")");
-    }
-    boolean isArray = of.type().startsWith("[");
-    Input size = Containers.size(of, isArray ? ".length" : ".size()");
-    Object count = found.inputs().get(size);
-    boolean isContainer = isArray || HoldingTypes.isCollection(TypeNames.internal(of.type()));
-    if (!isContainer || !(count instanceof Integer number) || number > 20) {
-      return Optional.empty();
-    }
-    made.along(size);
-    List<String> elements = new ArrayList<>();
-    for (int i = 0; i < number; i++) {
-      String name = of.name() + "[" + i + "]";
-      Optional<Input> element =
-          found.inputs().keySet().stream().filter(e -> e.name().equals(name)).findFirst();
-      if (element.isEmpty()) {
-        element = needs.built().keySet().stream().filter(e -> e.name().equals(name)).findFirst();
-      }
-      String usual =
-          isArray ? Literals.usual(of.type().substring(1)).orElse("null") : usualElement(of, i);
-      elements.add(element.map(one -> element(of, one)).orElse(usual));
-      element.ifPresent(made::along);
-    }
-    return Optional.of(
-        isArray
-            ? "new " + TypeNames.simple(of.type()) + " {" + String.join(", ", elements) + "}"
-            : ContainerCode.of(TypeNames.internal(of.type()), elements, isChanged(of)));
-  }
-
-  private boolean isChanged(Input container) {
-    return needs.changed().stream().anyMatch(one -> one.name().equals(container.name()));
   }
 
   /** What a lambda is for has to be said where the type of the elements does not say it. */
@@ -460,14 +386,6 @@ final class Writing {
       inWords.put(cast(element.type()) + value, inWords.get(value));
     }
     return needsType ? cast(element.type()) + value : value;
-  }
-
-  /** A letter, or what goes for an element of another type. */
-  private String usualElement(Input of, int index) {
-    String type = elementTypes.getOrDefault(of, TEXT);
-    return type.equals(TEXT) || type.equals(OBJECT)
-        ? "\"" + (char) ('a' + index) + "\""
-        : Literals.usual(type).orElse(cast(type) + "null");
   }
 
   /** One constant can't stand for two objects of which the way asks whether they are the same. */
