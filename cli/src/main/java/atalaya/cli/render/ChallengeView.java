@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.concurrent.TimeUnit;
 
 /** What came of a challenge. */
 public final class ChallengeView {
@@ -297,13 +298,30 @@ public final class ChallengeView {
   /** What to do next. */
   public Optional<String> next() {
     if (outcome.isOver()) {
-      return Optional.of("Next: atalaya challenge --resume decides the others");
+      return Optional.of(
+          isNoneDecided() ? more() : "Next: atalaya challenge --resume decides the others");
     }
     return mutants.stream()
         .filter(m -> m.fate() == Fate.SURVIVED)
         .map(m -> m.mutant().className())
         .findFirst()
         .map(type -> "Next: atalaya inspect " + type.substring(type.lastIndexOf('.') + 1));
+  }
+
+  private boolean isNoneDecided() {
+    Score score = score();
+    return score.noticed() + score.survived() == 0;
+  }
+
+  /** Nothing was decided: with the same budget nothing ever would be. */
+  private String more() {
+    long unmutated = TimeUnit.NANOSECONDS.toMillis(outcome.shares().unmutated());
+    long minutes = 1 + TimeUnit.MILLISECONDS.toMinutes(2 * unmutated);
+    return "Next: the budget was over while the tests ran unmutated, all places watched, which took "
+        + Words.time(unmutated)
+        + "; atalaya challenge --budget "
+        + minutes
+        + "m, or of a part of the code";
   }
 
   /** The same for scripts. */

@@ -121,6 +121,15 @@ class ChallengeViewTest {
   }
 
   @Test
+  void saysWhatItTakesWhereTheBudgetWasOverBeforeAnythingWasDecided() {
+    Challenge.Outcome over = outcome(90, Map.of(), List.of(), true);
+    assertThat(new ChallengeView(List.of(), over, TESTS, 1).next())
+        .contains(
+            "Next: the budget was over while the tests ran unmutated, all places watched, which took"
+                + " 2.0 s; atalaya challenge --budget 1m, or of a part of the code");
+  }
+
+  @Test
   void saysWhereThereIsNothingToChange() {
     Challenge.Outcome none = outcome(0, Map.of(), List.of(), false);
     assertThat(shown(new ChallengeView(List.of(), none, TESTS, 20)))

@@ -27,11 +27,26 @@ public record JvmSetup(
       Pattern.compile(
           "-Xm[sx].*|-XX:(Min|Max|Initial)(Heap|RAM).*|-XX:SoftMax.*|-XX:\\+Use(Z|Shenandoah|Epsilon)GC");
 
+  private static final List<String> OF_LONG_METHODS =
+      List.of("-XX:-DontCompileHugeMethods", "-XX:FreqInlineSize=650", "-XX:MaxInlineSize=70");
+
   public JvmSetup {
     options = List.copyOf(options);
     classPath = List.copyOf(classPath);
     properties = Map.copyOf(properties);
     environment = Map.copyOf(environment);
+  }
+
+  /**
+   * For a JVM in which the places of all mutants are watched, which makes methods several times as
+   * long. So that HotSpot compiles and inlines the same ones: it compiles none of more than 8,000
+   * bytes, and inlines none of more than 325, or 35 where it is not called often. A project may set
+   * other limits.
+   */
+  JvmSetup watching() {
+    List<String> all = new ArrayList<>(OF_LONG_METHODS);
+    all.addAll(options);
+    return new JvmSetup(java, all, classPath, directory, properties, environment);
   }
 
   /** For a JVM that ends before it would have been worth to compile its code well. */

@@ -214,7 +214,7 @@ public final class Stage {
       throws IOException, InterruptedException {
     long began = System.nanoTime();
     int done = 0;
-    try (Worker worker = Worker.start(setup, kit, scratch, planted.watching())) {
+    try (Worker worker = Worker.start(setup.watching(), kit, scratch, planted.watching())) {
       worker.send(Message.TESTS, to -> writeTests(tests.keySet(), to));
       worker.send(
           Message.UNMUTATED,
