@@ -93,12 +93,6 @@ public final class Containers implements CallRule {
               Optional.of(Contents.of(arguments));
           case "java/util/Collections.emptyList", "java/util/Collections.emptySet" ->
               Optional.of(Contents.NONE);
-          case "java/util/Collections.unmodifiableList",
-              "java/util/Collections.unmodifiableCollection",
-              "java/util/Collections.unmodifiableSet" -> {
-            walker.requireThere(arguments.get(0));
-            yield contents(walker.objects.original(arguments.get(0)));
-          }
           default -> Optional.empty();
         };
     return held.map(
