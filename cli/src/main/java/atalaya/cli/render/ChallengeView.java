@@ -309,8 +309,7 @@ public final class ChallengeView {
   }
 
   private boolean isNoneDecided() {
-    Score score = score();
-    return score.noticed() + score.survived() == 0;
+    return outcome.shares().units() + outcome.shares().apart() == 0;
   }
 
   /** Nothing was decided: with the same budget nothing ever would be. */

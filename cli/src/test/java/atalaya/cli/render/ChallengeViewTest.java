@@ -122,8 +122,16 @@ class ChallengeViewTest {
 
   @Test
   void saysWhatItTakesWhereTheBudgetWasOverBeforeAnythingWasDecided() {
-    Challenge.Outcome over = outcome(90, Map.of(), List.of(), true);
-    assertThat(new ChallengeView(List.of(), over, TESTS, 1).next())
+    Challenge.Outcome over =
+        new Challenge.Outcome(
+            Map.of("harbour.Buoy", 90),
+            2,
+            true,
+            Map.of(),
+            List.of(),
+            new Shares(0, 0, 0, 2_000_000_000L, 0, 1),
+            true);
+    assertThat(new ChallengeView(MUTANTS, over, TESTS, 1).next())
         .contains(
             "Next: the budget was over while the tests ran unmutated, all places watched, which took"
                 + " 2.0 s; atalaya challenge --budget 1m, or of a part of the code");
