@@ -1664,6 +1664,54 @@ class Chores implements Cloneable {
     }
   }
 
+  // ---- letters of texts, one by one ----
+
+  static class Signal {
+    private final String mark;
+
+    Signal(String mark) {
+      this.mark = mark;
+    }
+
+    /** It could as well be static: nothing of the object is asked. */
+    private boolean begins(char letter, CharSequence text, int at, char[] all, int many) {
+      if (letter != all[0] || at + many > text.length()) {
+        return false;
+      }
+      for (int i = 1; i < many; i++) {
+        if (text.charAt(at + i) != all[i]) {
+          return false;
+        }
+      }
+      return true;
+    }
+
+    void marked(Object message) {
+      if (!(message instanceof CharSequence)) {
+        return;
+      }
+      CharSequence text = (CharSequence) message;
+      char[] all = mark.toCharArray();
+      if (text.charAt(0) == 'x' && begins(text.charAt(1), text, 1, all, all.length)) {
+        throw new Here();
+      }
+    }
+
+    /** What can be told of a text holds for the object that it is. */
+    void blank(Object message) {
+      if (message instanceof CharSequence && ((CharSequence) message).length() == 0) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void lettered(String name) {
+    char[] letters = name.toCharArray();
+    if (letters.length == 3 && letters[1] == '-') {
+      throw new Here();
+    }
+  }
+
   // ---- what would end all tests ----
 
   private static void stop(int many) {

@@ -75,15 +75,12 @@ final class WayParts {
     parts.addAll(Part.of("code", first.setUp().code()));
     parts.addAll(Part.of("as long as", first.setUp().assumed()));
     parts.addAll(Part.of("may fail", each(all, way -> way.setUp().mayFail().stream().toList())));
-    parts.addAll(
-        Part.of(
-            "assert",
-            all.stream().map(WayParts::asserted).filter(text -> !text.isEmpty()).toList()));
+    parts.addAll(Part.of("assert", all.stream().flatMap(way -> asserted(way).stream()).toList()));
     return parts;
   }
 
   /** In one line, with what the code gives in place of its name. */
-  private static String asserted(Way way) {
+  private static Optional<String> asserted(Way way) {
     List<String> asserts = new ArrayList<>(way.result().asserts());
     for (Way.Given given : way.setUp().givens()) {
       asserts.replaceAll(
@@ -92,7 +89,7 @@ final class WayParts {
                   ? text.replace(SET_TO + given.name(), SET_TO + given.value())
                   : text);
     }
-    return String.join("; ", asserts);
+    return asserts.isEmpty() ? Optional.empty() : Optional.of(String.join("; ", asserts));
   }
 
   /** Ways of one method: of all but the first what is not as in the first. */
@@ -117,7 +114,8 @@ final class WayParts {
       parts.addAll(Part.of("code", hasOneEach ? List.of(code.get(i)) : List.of()));
       parts.addAll(Part.of("as long as", isCoded ? List.of() : setUp.assumed()));
       parts.addAll(Part.of("open", setUp.open()));
-      parts.addAll(Part.of("assert", isCoded ? List.of(asserted(way)) : way.result().asserts()));
+      parts.addAll(
+          Part.of("assert", isCoded ? asserted(way).stream().toList() : way.result().asserts()));
     }
     parts.addAll(Part.of("code", hasOneEach ? List.of() : code));
     parts.addAll(Part.of("as long as", isCoded ? first.setUp().assumed() : List.of()));

@@ -104,7 +104,11 @@ class WaysTest {
   private static final Set<String> TAKEN = Set.of("moor");
 
   private static final List<String> TABLES =
-      List.of("Ways", "Errands", "Chores", "Makings", "Holds");
+      List.of("Ways", "Errands", "Chores", "Makings", "Holds", "Shows");
+
+  private static final String SEEN = "// seen: ";
+  private static final Pattern SHOWN = Pattern.compile("  (?:static )?[\\w.]+ (\\w+)\\(.*");
+  private static final Pattern HELD = Pattern.compile("what `(\\w+)` holds, now (\".*\")");
 
   @TempDir static Path folder;
   private static CodeBase base;
@@ -124,7 +128,9 @@ class WaysTest {
     try (Stream<Path> files = Files.list(folder)) {
       for (Path at :
           files
-              .filter(f -> f.toString().matches(".*(Ways|Errands|Chores|Makings|Holds).*\\.class"))
+              .filter(
+                  f ->
+                      f.toString().matches(".*(Ways|Errands|Chores|Makings|Holds|Shows).*\\.class"))
               .sorted()
               .toList()) {
         String name = at.getFileName().toString().replace(".class", "");
@@ -228,7 +234,7 @@ class WaysTest {
         .isEqualTo(isAssumed ? List.of(place.cannot().substring(ASSUMED.length())) : List.of());
     assertThat(way.method()).isEqualTo(code.name() + "#" + method.name());
     boolean isTaken = TAKEN.contains(place.method());
-    String ending = thrownBy(place.type(), way.setUp().code());
+    String ending = returnedBy(place.type(), way.setUp().code());
     assertThat(ending)
         .isEqualTo(isTaken ? "java.lang.IllegalStateException" : place.type() + "$Here");
     assertThat(way.result().thrown()).isEqualTo(isTaken ? "" : place.type() + ".Here");
@@ -243,6 +249,42 @@ class WaysTest {
         .filter(m -> m.name().startsWith(name + "("))
         .findFirst()
         .orElseThrow();
+  }
+
+  static Stream<Place> sights() {
+    List<Place> places = new ArrayList<>();
+    List<String> lines = source("Shows").lines().toList();
+    String method = "";
+    for (int i = 0; i < lines.size(); i++) {
+      Matcher declared = SHOWN.matcher(lines.get(i));
+      method = declared.matches() ? declared.group(1) : method;
+      int seen = lines.get(i).indexOf(SEEN);
+      if (seen >= 0) {
+        places.add(new Place("Shows", method, i + 1, lines.get(i).substring(seen + SEEN.length())));
+      }
+    }
+    return places.stream();
+  }
+
+  /** What is said to be seen in the end is what a test that runs the code finds. */
+  @ParameterizedTest
+  @MethodSource("sights")
+  void showWhatTheySay(Place place) throws Exception {
+    Method method = method("Shows", place.method());
+    Line line =
+        method.lines().stream().filter(l -> l.number() == place.line()).findFirst().orElseThrow();
+    WayFinder.Answer answer =
+        finder.towards(new Ref("Shows", method.code()), type -> new BitSet(), line.points());
+    Way way = ((WayFinder.Answer.Found) answer).way();
+    assertThat(String.join("; ", way.result().asserts())).isEqualTo(place.cannot());
+    Matcher held = HELD.matcher(place.cannot());
+    List<String> code = new ArrayList<>(way.setUp().code());
+    if (held.matches()) {
+      code.add("if (true) return \"\\\"\" + " + held.group(1) + " + \"\\\"\";");
+      assertThat(returnedBy("Shows", code)).isEqualTo(held.group(2));
+    } else {
+      assertThat(returnedBy("Shows", code)).isEmpty();
+    }
   }
 
   /** What a library's check refuses is reached by a test that sees the exception. */
@@ -315,8 +357,8 @@ class WaysTest {
         .containsExactlyElementsOf(givens);
   }
 
-  /** The name of the class of what some code throws. */
-  private static String thrownBy(String type, List<String> code) throws Exception {
+  /** The name of the class of what some code throws, or what it returns. */
+  private static String returnedBy(String type, List<String> code) throws Exception {
     String source =
         "import java.util.*; import java.io.*; import java.lang.reflect.Proxy; import java.nio.file.*;"
             + " import java.nio.charset.*; import java.util.concurrent.atomic.*; import java.util.stream.*; import java.time.*; import java.math.*; public class Run extends "

@@ -67,6 +67,18 @@ public final class HoldingTypes {
   private static final Pattern READING_HOLDERS =
       Pattern.compile("<init>|get(Plain|Acquire|Opaque)?|\\w+Value|toString|withInitial");
 
+  private static final Set<String> TAKING_TEXT =
+      Set.of(
+          "java/lang/Appendable",
+          "java/io/Writer",
+          "java/io/StringWriter",
+          "java/io/PrintWriter",
+          "java/io/OutputStream",
+          "java/io/ByteArrayOutputStream",
+          "java/io/PrintStream");
+
+  private static final Pattern WRITING_TEXT = Pattern.compile("append|format|print.*|write.*");
+
   private HoldingTypes() {}
 
   public static boolean isCollection(String type) {
@@ -105,6 +117,11 @@ public final class HoldingTypes {
   /** Whether a call changes what something holds. */
   public static boolean isWriting(String owner, String name) {
     return owner.startsWith("java/util/") && isWriting(name) || isWritingHolder(owner, name);
+  }
+
+  /** Whether a call puts letters or bytes into what takes them. */
+  public static boolean isWritingText(String owner, String name) {
+    return TAKING_TEXT.contains(owner) && WRITING_TEXT.matcher(name).matches();
   }
 
   /** Whether a call changes what a holder of one value holds. */

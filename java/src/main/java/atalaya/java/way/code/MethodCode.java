@@ -25,6 +25,7 @@ import org.objectweb.asm.tree.MethodInsnNode;
 import org.objectweb.asm.tree.MethodNode;
 import org.objectweb.asm.tree.TableSwitchInsnNode;
 import org.objectweb.asm.tree.TryCatchBlockNode;
+import org.objectweb.asm.tree.VarInsnNode;
 
 /** The code of one method: its instructions, where its points are, and where control goes. */
 public final class MethodCode {
@@ -297,6 +298,15 @@ public final class MethodCode {
       graph = new Graph(this);
     }
     return graph;
+  }
+
+  /** Whether it does something with the object that it is called on. */
+  public boolean usesItself() {
+    boolean uses = false;
+    for (AbstractInsnNode instruction : node.instructions) {
+      uses |= instruction instanceof VarInsnNode variable && variable.var == 0;
+    }
+    return uses && !isStatic();
   }
 
   /** All points of outcomes, lines and handlers in it. */

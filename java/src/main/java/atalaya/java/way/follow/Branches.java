@@ -18,7 +18,8 @@ import org.objectweb.asm.Type;
 
 /** What called methods give in which control parts. */
 final class Branches {
-  private static final Set<String> TEXTS = Set.of("Ljava/lang/String;", "Ljava/lang/CharSequence;");
+  private static final Set<String> TEXTS =
+      Set.of("Ljava/lang/String;", "Ljava/lang/CharSequence;", "[C");
 
   /** Loops are looked into so deep at once. */
   private static final int MOST_DECIDING = 2;
@@ -189,7 +190,7 @@ final class Branches {
 
   /** Whether a method depends on nothing but numbers, texts and what is shared by all. */
   private static boolean takesPlain(MethodCode code) {
-    return code.isStatic()
+    return !code.usesItself()
         && Arrays.stream(Type.getArgumentTypes(code.node().desc))
             .map(Type::getDescriptor)
             .allMatch(type -> type.length() == 1 || TEXTS.contains(type));

@@ -72,7 +72,7 @@ public final class Builders implements CallRule {
     if (isPiece) {
       Term piece =
           Concatenation.text(arguments.get(1), Type.getArgumentTypes(call.descriptor())[0]);
-      walker.state.fields.put(textOf(builder), walker.computed(Concatenation.joined(text, piece)));
+      holds(builder, walker.computed(Concatenation.joined(text, piece)));
       return Optional.of(builder);
     }
     boolean isEmptied =
@@ -80,22 +80,38 @@ public final class Builders implements CallRule {
             && arguments.get(1) instanceof Term.Constant constant
             && constant.value().equals(0);
     if (isEmptied) {
-      walker.state.fields.put(textOf(builder), Concatenation.EMPTY);
+      holds(builder, Concatenation.EMPTY);
       return Optional.of(Term.of(0));
     }
     forget(List.of(builder));
     return Optional.empty();
   }
 
+  private void holds(Term builder, Term text) {
+    walker.state.fields.put(textOf(builder), text);
+    if (isGiven(builder)) {
+      walker.effects.add(
+          new Walked.Written((Term.Input) builder, Optional.of(text), walker.steps.size()));
+    }
+  }
+
   /** Others may change these from now on. */
   void forget(List<Term> left) {
     for (Term term : left) {
       if (isGiven(term)) {
+        if (walker.effects.stream().anyMatch(effect -> isWriting(effect, term))) {
+          walker.effects.add(
+              new Walked.Written((Term.Input) term, Optional.empty(), walker.steps.size()));
+        }
         walker.state.fields.put(textOf(term), Term.unknown(TEXT, Concatenation.TEXT));
       } else {
         walker.state.fields.remove(textOf(term));
       }
     }
+  }
+
+  private static boolean isWriting(Walked.Effect effect, Term builder) {
+    return effect instanceof Walked.Written written && written.object().equals(builder);
   }
 
   private static boolean isGiven(Term builder) {

@@ -158,6 +158,9 @@ final class ForeignCalls {
       walker.asked.add(new Walked.Asked(of, method, answer, thrown));
     }
     walker.effects.add(new Walked.Called(of, method, call.given(), walker.steps.size()));
+    if (HoldingTypes.isWritingText(TypeNames.internal(of.type()), call.name())) {
+      walker.effects.add(new Walked.Written(of, Optional.empty(), walker.steps.size()));
+    }
     return answer;
   }
 

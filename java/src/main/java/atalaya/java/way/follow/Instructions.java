@@ -263,8 +263,10 @@ public final class Instructions extends Interpreter<Symbol> {
           ? Containers.size(input, ".length")
           : Term.unknown(input.name() + ".length", "I");
     }
-    if (array instanceof Term.Operation) {
-      return Term.operation(Operator.LENGTH, "", "I", List.of(array));
+    if (array instanceof Term.Operation operation) {
+      return isLetters(operation)
+          ? walker.computed(ofText("length()I", "I", operation.operands()))
+          : Term.operation(Operator.LENGTH, "", "I", List.of(array));
     }
     return Term.unknown("length", "I");
   }
@@ -370,12 +372,25 @@ public final class Instructions extends Interpreter<Symbol> {
           ? new Term.Input(input.name() + "[" + at + "]", type, Term.Source.ELEMENT, null)
           : Term.unknown(input.name() + "[..]", type);
     }
-    if (array instanceof Term.Operation) {
-      Term element = Term.operation(Operator.ELEMENT, "", type, List.of(array, index));
+    if (array instanceof Term.Operation operation) {
+      Term element =
+          isLetters(operation)
+              ? ofText("charAt(I)C", type, List.of(operation.operands().get(0), index))
+              : Term.operation(Operator.ELEMENT, "", type, List.of(array, index));
       walker.require(new Completes(element, Reason.unwritten(walker.line())));
       return element;
     }
     return Term.unknown("element", type);
+  }
+
+  /** Whether an array has the letters of a text. */
+  private static boolean isLetters(Term.Operation array) {
+    return array.operator() == Operator.CALL
+        && array.detail().equals("java/lang/String.toCharArray()[C");
+  }
+
+  private static Term ofText(String method, String type, List<Term> operands) {
+    return Term.operation(Operator.CALL, "java/lang/String." + method, type, operands);
   }
 
   /** An array is there, and has the element. */

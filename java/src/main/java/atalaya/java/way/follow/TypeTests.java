@@ -93,11 +93,23 @@ public final class TypeTests {
               || Platform.isAbstract(TypeNames.internal(input.type()))
               || input.source() == Term.Source.ELEMENT;
       return isWider
-          ? walker.objects.alias(
-              input, new Term.Input(input.name(), descriptor, input.source(), input.usual()))
+          ? alias(input, new Term.Input(input.name(), descriptor, input.source(), input.usual()))
           : input;
     }
     return term;
+  }
+
+  /** The same object under another type: what a test gives is there where the other is. */
+  private Term alias(Term.Input input, Term.Input narrowed) {
+    if (input.source() != Term.Source.ARGUMENT) {
+      return walker.objects.alias(input, narrowed);
+    }
+    Term isThere = isThere(narrowed);
+    Compared isNull = new Compared(input, Relation.EQUAL, Term.NULL, Reason.unwritten(0));
+    Term isBoth = Term.either("cast", "Z", isNull, isAbsent(narrowed), isThere);
+    Reason reason = Reason.unwritten(walker.line());
+    walker.require(new Compared(isBoth, Relation.NOT_EQUAL, Term.of(0), reason));
+    return walker.objects.alias(input, narrowed);
   }
 
   private static Term orNull(Term.Input input, String type) {
@@ -170,6 +182,11 @@ public final class TypeTests {
     return new Kinds(walker.base)
         .isA(input.type(), Type.getObjectType(type).getDescriptor())
         .orElse(false);
+  }
+
+  private static Term isAbsent(Term.Input input) {
+    Compared isNot = new Compared(input, Relation.EQUAL, Term.NULL, Reason.unwritten(0));
+    return Term.either("instanceof", "Z", isNot, Term.of(1), Term.of(0));
   }
 
   private static Term isThere(Term.Input input) {

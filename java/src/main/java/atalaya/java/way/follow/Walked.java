@@ -219,6 +219,13 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
   public record FieldSet(Term object, String name, String type, Term value, int after)
       implements Effect {}
 
+  /**
+   * Something is written to what a test gives.
+   *
+   * @param text all that it holds then; empty where that is not known
+   */
+  public record Written(Term.Input object, Optional<Term> text, int after) implements Effect {}
+
   /** Something that a double answers is called. */
   public record Called(Term object, Ref method, List<Term> arguments, int after)
       implements Effect {}

@@ -10,10 +10,13 @@ import atalaya.java.way.code.CodeBase.Ref;
 import atalaya.java.way.code.Literals;
 import atalaya.java.way.code.Surroundings;
 import atalaya.java.way.code.TypeNames;
+import atalaya.java.way.follow.Builders;
 import atalaya.java.way.follow.Objects;
 import atalaya.java.way.follow.Walked;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -23,6 +26,7 @@ import org.objectweb.asm.Type;
 /** What is to be seen at the end of a way, in words. */
 public final class Seen {
   private static final int MOST_ASSERTS = 4;
+  private static final String TEXT = "Ljava/lang/String;";
 
   private final Walked walked;
   private final Solution.Found found;
@@ -54,8 +58,10 @@ public final class Seen {
     } else if (walked.ending().goesOn()) {
       asserts.add("how " + entry.name() + " ends" + notFollowedBeyond());
     }
+    WrittenTo writtenTo = new WrittenTo(walked);
     for (Walked.Effect effect : walked.trace().effects()) {
-      if (effect.after() >= deciding && asserts.size() < MOST_ASSERTS) {
+      boolean isOverwritten = effect instanceof Walked.Written && !writtenTo.isLast(effect);
+      if (!isOverwritten && effect.after() >= deciding && asserts.size() < MOST_ASSERTS) {
         seen(effect, isConstructor).ifPresent(asserts::add);
       }
     }
@@ -105,6 +111,9 @@ public final class Seen {
                   + ") is called")
           : Optional.empty();
     }
+    if (effect instanceof Walked.Written written) {
+      return Optional.of("what `" + written.object().name() + "` holds" + held(written));
+    }
     Walked.FieldSet set = (Walked.FieldSet) effect;
     if (!(set.object() instanceof Input object) || isConstructor && !object.isReceiver()) {
       return Optional.empty();
@@ -115,6 +124,18 @@ public final class Seen {
             + OuterNames.inSource(Objects.prefix(object) + set.name(), entry.type())
             + "` is set"
             + (value.equals("..") ? "" : " to " + value));
+  }
+
+  private String held(Walked.Written written) {
+    Map<Input, Object> inputs = new HashMap<>(found.inputs());
+    inputs.putIfAbsent(Builders.held(written.object()), "");
+    return written
+        .text()
+        .map(text -> new Values(inputs).of(text))
+        .filter(String.class::isInstance)
+        .flatMap(text -> Literals.of(text, TEXT))
+        .map(text -> ", now " + text)
+        .orElse("");
   }
 
   /**

@@ -20,8 +20,14 @@ final class Statements {
   /** The names that doubles have for what they are asked. */
   private static final Pattern OF_DOUBLES = Pattern.compile("(proxy|method|values|[a-z])\\d*");
 
-  /** An object, and what is called on it before it is used. */
-  private record Named(String type, String making, List<String> calls) {}
+  private static final Pattern NAME = Pattern.compile("[a-z]\\w*");
+
+  /**
+   * An object, and what is called on it before it is used.
+   *
+   * @param name that it should have
+   */
+  private record Named(String name, String type, String making, List<String> calls) {}
 
   private final List<Named> named = new ArrayList<>();
 
@@ -45,8 +51,24 @@ final class Statements {
   void call(String type, String making, List<String> calls) {
     boolean isNamed = !named.isEmpty() && named.get(named.size() - 1).making().equals(making);
     if (!isNamed) {
-      named.add(new Named(type, making, calls));
+      String last = type.substring(type.lastIndexOf('.') + 1);
+      String name = Character.toLowerCase(last.charAt(0)) + last.substring(1);
+      named.add(new Named(usable(name) ? name : "the" + last, type, making, calls));
     }
+  }
+
+  /**
+   * An object that is looked at in the end.
+   *
+   * @param name of the parameter that it is given for
+   */
+  String named(String name, String type, String making) {
+    String told = told(making);
+    call(type, told, List.of());
+    if (NAME.matcher(name).matches() && usable(name)) {
+      named.set(named.size() - 1, new Named(name, type, told, List.of()));
+    }
+    return told;
   }
 
   /** All of them; empty where it can't be told which of two objects is meant. */
@@ -66,7 +88,7 @@ final class Statements {
       if (others.stream().mapToInt(text -> count(text, making)).sum() != 1) {
         return Optional.empty();
       }
-      String name = name(one.type(), names);
+      String name = names.contains(one.name()) ? one.name() + (names.size() + 1) : one.name();
       names.add(name);
       others.replaceAll(text -> text.replace(making, name));
       statements.add(one.type() + " " + name + " = " + plain(making) + ";");
@@ -88,11 +110,7 @@ final class Statements {
     return count;
   }
 
-  private static String name(String type, List<String> taken) {
-    String last = type.substring(type.lastIndexOf('.') + 1);
-    String plain = Character.toLowerCase(last.charAt(0)) + last.substring(1);
-    boolean isTaken = SourceVersion.isKeyword(plain) || OF_DOUBLES.matcher(plain).matches();
-    String name = isTaken ? "the" + last : plain;
-    return taken.contains(name) ? name + (taken.size() + 1) : name;
+  private static boolean usable(String name) {
+    return !SourceVersion.isKeyword(name) && !OF_DOUBLES.matcher(name).matches();
   }
 }

@@ -114,7 +114,16 @@ public final class Wording {
 
   /** What is told in two parts, as that an array is there and how long it is, in one. */
   private static List<Given> joined(List<Given> givens) {
-    List<Given> told = new ArrayList<>(givens);
+    List<Given> told = new ArrayList<>();
+    for (Given given : givens) {
+      boolean isRepeated =
+          given.beside().isEmpty()
+              && told.stream()
+                  .anyMatch(g -> g.name().equals(given.name()) && g.value().equals(given.value()));
+      if (!isRepeated) {
+        told.add(given);
+      }
+    }
     for (Given part : givens) {
       for (Given whole : givens) {
         Optional<Given> both = part == whole ? Optional.empty() : together(whole, part);

@@ -67,6 +67,7 @@ final class Writing {
   private final Made made;
   private final Map<Input, String> elementTypes = new HashMap<>();
   private final Statements statements = new Statements();
+  private final WrittenTo writtenTo;
   private final Setters setters;
   private final LibraryObjects libraryObjects;
   private final Doubles doubles;
@@ -88,6 +89,7 @@ final class Writing {
     this.base = base;
     this.visible = Visibility.ofTestOf(base, entry.type());
     this.needs = walked.needs();
+    this.writtenTo = new WrittenTo(walked);
     this.asksSurroundings = !walked.trace().surroundings().isEmpty();
     this.found = found;
     this.made = made;
@@ -283,18 +285,26 @@ final class Writing {
       return doubled(input, "any " + TypeNames.simple(input.type()));
     }
     String bound = input.type().equals(CLASS) ? elementTypes.get(input) : null;
-    boolean isAmount =
-        needs.handedOn().contains(input)
-            && ONE.containsKey(input.type())
-            && AMOUNT.matcher(input.name()).find();
-    if (isAmount) {
+    if (isAmountHandedOn(input)) {
       return ONE.get(input.type());
+    }
+    boolean isCounted =
+        input.type().matches("\\[[BC]")
+            && needs.handedOn().stream().anyMatch(this::isAmountHandedOn);
+    if (isCounted && needs.handedOn().contains(input)) {
+      return usual.get().replace("[0]", "[1]");
     }
     boolean isBounded = bound != null && visible.sees(TypeNames.internal(bound));
     if (isBounded) {
       return TypeNames.simple(bound) + ".class";
     }
     return hasToGiveSomething(input) ? "any " + TypeNames.simple(input.type()) : usual.get();
+  }
+
+  private boolean isAmountHandedOn(Input input) {
+    return needs.handedOn().contains(input)
+        && ONE.containsKey(input.type())
+        && AMOUNT.matcher(input.name()).find();
   }
 
   /** Whether not every object will do, and nobody knows which does. */
@@ -503,6 +513,14 @@ final class Writing {
   /** The call of what a test calls. */
   String call(Ref entry) {
     List<String> arguments = values(entry, needs.arguments());
+    for (int i = 0; i < arguments.size(); i++) {
+      String making = arguments.get(i);
+      Optional<String> asked = writtenTo.type(needs.arguments().get(i), making);
+      if (asked.isPresent()) {
+        String name = needs.arguments().get(i).name();
+        arguments.set(i, statements.named(name, asked.get(), making));
+      }
+    }
     String all = "(" + String.join(", ", arguments) + ")";
     String type = TypeNames.simple("L" + entry.type() + ";");
     if (entry.name().equals("<init>")) {
