@@ -1712,6 +1712,48 @@ class Chores implements Cloneable {
     }
   }
 
+  // ---- arrays that are copied when they are given and taken ----
+
+  static class Crews {
+    private String[] names;
+    private int[] watches;
+
+    private static String[] clone(String[] all) {
+      return all == null ? null : all.clone();
+    }
+
+    void setNames(String... all) {
+      names = clone(all);
+    }
+
+    String[] names() {
+      return clone(names);
+    }
+
+    void setWatches(int[] all) {
+      this.watches = all.clone();
+    }
+
+    void named() {
+      String[] all = names();
+      if (all != null && all.length == 2 && all[1].equals("mate")) {
+        throw new Here();
+      }
+    }
+
+    void nobody() {
+      if (names().length == 0) {
+        throw new Here();
+      }
+    }
+
+    void watched() {
+      if (watches != null && watches.length == 3 && watches[2] == 4) {
+        throw new Here();
+      }
+    }
+  }
+
   // ---- what would end all tests ----
 
   private static void stop(int many) {

@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 
 /**
  * Something that code computed on a way. Types are JVM descriptors; {@code boolean}, {@code byte},
@@ -175,6 +176,22 @@ public sealed interface Term {
       return isAllDecided || returning.stream().anyMatch(one -> one.conditions().isEmpty())
           ? Optional.empty()
           : Optional.of(new Choice("I", returning, size));
+    }
+
+    /** What is asked of what it gives, in each case; it throws where that is {@code null}. */
+    public Term each(String type, UnaryOperator<Term> asked) {
+      List<Case> all = new ArrayList<>();
+      for (Case one : cases) {
+        boolean isThere = one.result() != null && !one.result().isNull();
+        all.add(
+            new Case(
+                one.conditions(),
+                isThere ? asked.apply(one.result()) : null,
+                one.thrown().isEmpty() && !isThere
+                    ? "java/lang/NullPointerException"
+                    : one.thrown()));
+      }
+      return choice("each", type, all);
     }
 
     /** 0 in the cases in which it returns; another term says what is in all others. */

@@ -263,6 +263,9 @@ public final class Instructions extends Interpreter<Symbol> {
           ? Containers.size(input, ".length")
           : Term.unknown(input.name() + ".length", "I");
     }
+    if (array instanceof Term.Choice choice) {
+      return choice.each("I", this::length);
+    }
     if (array instanceof Term.Operation operation) {
       return isLetters(operation)
           ? walker.computed(ofText("length()I", "I", operation.operands()))
@@ -353,13 +356,20 @@ public final class Instructions extends Interpreter<Symbol> {
       return key((Term.Input) array, ((Term.Operation) index).operands().get(0));
     }
     requireWithin(array, index);
+    String type = elementType(array.type(), opcode);
+    return array instanceof Term.Choice choice
+        ? choice.each(type, one -> held(one, index, elementType(one.type(), opcode)))
+        : held(array, index, type);
+  }
+
+  /** What an array has in a place that it has for certain. */
+  private Term held(Term array, Term index, String type) {
     List<Term> known = walker.state.elements.get(array);
     int at = constant(index);
     boolean isConstant = at >= 0;
     if (known != null && at >= 0 && at < known.size()) {
       return known.get(at);
     }
-    String type = elementType(array.type(), opcode);
     if (walker.state.fields.containsKey(new State.Field(array, ANYWHERE))) {
       return Term.unknown("element", type);
     }
@@ -401,7 +411,8 @@ public final class Instructions extends Interpreter<Symbol> {
     boolean isCertain = isGiven || isPutTogether && isKnown(index);
     Term kept = walker.state.fields.get(FieldArrays.lengthOf(array));
     Reason reason = Reason.unwritten(walker.line());
-    if (isCertain || kept != null) {
+    boolean isLengthKnown = array instanceof Term.Choice && isKnown(length(array));
+    if (isCertain || kept != null || isLengthKnown) {
       walker.require(new Compared(length(array), Relation.GREATER, index, reason));
     }
     if (isCertain || index instanceof Term.Input input && input.isFree()) {

@@ -558,7 +558,10 @@ public final class Walker {
             || reference instanceof Term.Input input
                 && input.isFree()
                 && !input.isReceiver()
-                && !(input.source() == Term.Source.RESULT && input.usual() == Term.THERE);
+                && !(input.source() == Term.Source.RESULT && input.usual() == Term.THERE)
+            || reference instanceof Term.Choice choice
+                && choice.cases().stream()
+                    .anyMatch(one -> one.result() != null && one.result().isNull());
     if (matters) {
       require(new Compared(reference, Relation.NOT_EQUAL, Term.NULL, Reason.unwritten(line)));
     }

@@ -16,6 +16,8 @@ import org.objectweb.asm.tree.AbstractInsnNode;
 import org.objectweb.asm.tree.FieldInsnNode;
 import org.objectweb.asm.tree.IntInsnNode;
 import org.objectweb.asm.tree.LdcInsnNode;
+import org.objectweb.asm.tree.MethodInsnNode;
+import org.objectweb.asm.tree.TypeInsnNode;
 import org.objectweb.asm.tree.VarInsnNode;
 
 /** Methods by which a test can set a field of an object, above all such as do nothing else. */
@@ -71,10 +73,11 @@ public final class Setters {
     return (access & NOT_CALLED) == 0 && visible.sees(type, access);
   }
 
-  private static Optional<Setter> setter(MethodCode method, String field, Object value) {
+  private Optional<Setter> setter(MethodCode method, String field, Object value) {
     List<AbstractInsnNode> code =
         StreamSupport.stream(method.node().instructions.spliterator(), false)
             .filter(instruction -> instruction.getOpcode() >= 0)
+            .filter(instruction -> !isCopying(instruction))
             .toList();
     boolean sets =
         (code.size() == 4 || code.size() == 5 && isThis(code.get(3)))
@@ -94,6 +97,22 @@ public final class Setters {
             && variable.var == 1;
     boolean hasIt = parameters.length == 0 && has(code.get(1), value);
     return takesIt || hasIt ? Optional.of(new Setter(method.ref(), takesIt)) : Optional.empty();
+  }
+
+  /** Whether what is set is a copy of an array, by its {@code clone} or a method for that. */
+  private boolean isCopying(AbstractInsnNode instruction) {
+    if (instruction instanceof TypeInsnNode type) {
+      return type.getOpcode() == Opcodes.CHECKCAST && type.desc.startsWith("[");
+    }
+    if (!(instruction instanceof MethodInsnNode call) || !call.name.equals("clone")) {
+      return false;
+    }
+    boolean isOwn =
+        call.getOpcode() == Opcodes.INVOKESTATIC
+            && base.code(new Ref(call.owner, call.name + call.desc))
+                .filter(code -> code.called().stream().allMatch(by -> by.type().startsWith("[")))
+                .isPresent();
+    return call.owner.startsWith("[") || isOwn && call.desc.matches("\\((\\[.*)\\)\\1");
   }
 
   private static boolean isThis(AbstractInsnNode instruction) {
