@@ -502,4 +502,37 @@ class Errands {
       throw new IllegalArgumentException();
     }
   }
+
+  // ---- what calls do with the very values of a test ----
+
+  static class Pilotage {
+    private final String allowed;
+
+    Pilotage(String allowed) {
+      this.allowed = allowed;
+    }
+
+    private void check(String name) {
+      for (int i = 0; i < name.length(); i++) {
+        if (allowed.indexOf(name.charAt(i)) < 0) {
+          throw new IllegalArgumentException(name);
+        }
+      }
+    }
+
+    void boards(String name, int draught) {
+      check(name);
+      if (draught > 9) {
+        throw new Here();
+      }
+    }
+
+    /** With the values that come first the check throws. */
+    void boardsAt(String name) {
+      check(name);
+      if (name.equals("quay")) {
+        throw new Here(); // open
+      }
+    }
+  }
 }

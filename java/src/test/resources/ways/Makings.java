@@ -536,7 +536,7 @@ class Makings {
   static void listedSome(int many) {
     list(new Object[many]);
     if (many == 3) {
-      throw new Here(); // as long as Makings.list(..) throws nothing
+      throw new Here();
     }
   }
 
@@ -754,7 +754,7 @@ class Makings {
   static void permitted(int days) {
     new Checks.Permit(days);
     if (days == 3) {
-      throw new Here(); // as long as Checks.Permit.new(..) throws nothing
+      throw new Here();
     }
   }
 

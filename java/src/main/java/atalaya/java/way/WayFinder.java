@@ -123,7 +123,8 @@ public final class WayFinder {
     Searched searched =
         searched(m -> new WaySearch(known, solver, quick, wanted, route, sites, code.get(), m));
     WaySearch.Result result = searched.result();
-    if (result instanceof WaySearch.Solved solved) {
+    if (result instanceof WaySearch.Solved searchedFor) {
+      WaySearch.Solved solved = searched.search().confirmed(searchedFor);
       Walked walked = solved.walked();
       Way way = way(route, walked, walked.asMade(solver, solved.solution()), wanted);
       return new Answer.Found(prepared(way, solved, searched.search(), route, wanted));

@@ -79,6 +79,9 @@ final class WaySearch {
 
   private static final int OF_METHOD = 60_000;
 
+  /** And once more with the values that were found. */
+  private static final int OF_CONFIRMING = 6_000;
+
   /** And where objects are made in another way than the plainest. */
   private static final int OF_OTHER_MAKINGS = 10_000;
 
@@ -612,15 +615,15 @@ final class WaySearch {
   }
 
   private Optional<Walked> walk(List<Path> paths, Steering steering) {
-    return walk(allowance.part(OF_PATH), paths, steering, List.of());
+    return walk(known, allowance.part(OF_PATH), paths, steering, List.of());
   }
 
   private Optional<Walked> walk(
-      Allowance ofPath, List<Path> paths, Steering steering, List<Before> before) {
+      Known with, Allowance ofPath, List<Path> paths, Steering steering, List<Before> before) {
     try {
       return Optional.of(
           Walker.walk(
-              known,
+              with,
               steering,
               ofPath,
               this::isNew,
@@ -630,6 +633,20 @@ final class WaySearch {
     } catch (NotFollowed e) {
       return Optional.empty();
     }
+  }
+
+  /** The same way, resting on as little as can be told with the values that were found for it. */
+  Solved confirmed(Solved solved) {
+    return new Confirming(solver)
+        .confirmed(
+            solved,
+            values ->
+                walk(
+                    known.given(values),
+                    Allowance.of(OF_CONFIRMING),
+                    solved.paths(),
+                    Steering.NONE,
+                    List.of()));
   }
 
   /** The same way after calls by which objects get a state; empty where it can't be gone then. */
@@ -643,7 +660,7 @@ final class WaySearch {
       return Optional.empty();
     }
     Optional<Walked> walked =
-        walk(Allowance.of(OF_PATH), solved.paths(), Steering.NONE, before)
+        walk(known, Allowance.of(OF_PATH), solved.paths(), Steering.NONE, before)
             .filter(w -> w.ending().cut().equals(solved.walked().ending().cut()))
             .filter(w -> w.ending().thrown().equals(solved.walked().ending().thrown()));
     return walked.isPresent()

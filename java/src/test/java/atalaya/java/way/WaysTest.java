@@ -119,7 +119,8 @@ class WaysTest {
   static void compile() throws IOException {
     compile("Checks");
     Map<String, byte[]> library = new HashMap<>();
-    for (String type : List.of("Checks", "Checks$Gate", "Checks$Paper", "Checks$Pass")) {
+    for (String type :
+        List.of("Checks", "Checks$Gate", "Checks$Paper", "Checks$Pass", "Checks$Permit")) {
       library.put(type, Files.readAllBytes(folder.resolve(type + ".class")));
     }
     TABLES.forEach(WaysTest::compile);

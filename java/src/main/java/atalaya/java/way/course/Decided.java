@@ -1,6 +1,7 @@
 package atalaya.java.way.course;
 
 import atalaya.core.term.Constraint;
+import atalaya.core.term.Values;
 import atalaya.java.way.code.MethodCode;
 import atalaya.java.way.code.MethodCode.Edge;
 import java.util.List;
@@ -8,18 +9,33 @@ import java.util.function.Function;
 
 /** Goes where control has to go by what is known, as through a loop over a known array. */
 public final class Decided extends Forward {
-  public Decided(MethodCode code) {
+  private final Values known;
+
+  /**
+   * Through a method.
+   *
+   * @param known what inputs are, as far as that is known
+   */
+  public Decided(MethodCode code, Values known) {
     super(code);
+    this.known = known;
   }
 
   @Override
   public Edge chosen(
       List<Edge> edges, Function<Edge, List<Constraint>> needed, List<Constraint> soFar)
       throws NotFollowed {
-    List<Edge> possible = possible(edges, needed, soFar);
+    List<Edge> possible =
+        possible(edges, needed, soFar).stream()
+            .filter(edge -> needed.apply(edge).stream().noneMatch(this::isBroken))
+            .toList();
     if (possible.size() != 1) {
       throw new NotFollowed("undecided", null);
     }
     return possible.get(0);
+  }
+
+  private boolean isBroken(Constraint one) {
+    return Boolean.FALSE.equals(known.holds(one));
   }
 }

@@ -1,5 +1,6 @@
 package atalaya.java.way.follow;
 
+import atalaya.core.term.Constraint;
 import atalaya.core.term.EnumValue;
 import atalaya.core.term.Term;
 import atalaya.core.term.Values;
@@ -24,9 +25,12 @@ final class Branches {
   /** Loops are looked into so deep at once. */
   private static final int MOST_DECIDING = 2;
 
+  private static final int MOST_RETURNING = 5;
+
   private final Walker walker;
   private boolean isTrying;
   private int deciding;
+  private int returning;
   private boolean isExploring;
 
   Branches(Walker walker) {
@@ -61,18 +65,50 @@ final class Branches {
 
   /** How control goes through a method with loops, where what is known says it at every turn. */
   Optional<Course> decided(MethodCode code, List<Term> arguments) {
-    if (!code.graph().hasLoops() || deciding == MOST_DECIDING) {
+    boolean mayBe =
+        code.graph().hasLoops() || walker.known.given().isPresent() && !code.isStraight();
+    if (!mayBe || deciding == MOST_DECIDING) {
       return Optional.empty();
     }
     State during = walker.state.fork();
     deciding++;
     try {
-      walker.apart(during, new Decided(code), arguments);
-      return Values.canBe(during.constraints) ? Optional.of(new Decided(code)) : Optional.empty();
+      Values known = walker.known.values();
+      walker.apart(during, new Decided(code, known), arguments);
+      return Values.canBe(during.constraints)
+          ? Optional.of(new Decided(code, known))
+          : Optional.empty();
     } catch (NotFollowed e) {
       return Optional.empty();
     } finally {
       deciding--;
+    }
+  }
+
+  /**
+   * What has to hold for a method to return, where what is known says all else; empty where it may
+   * throw even so.
+   */
+  Optional<List<Constraint>> returning(MethodCode code, List<Term> arguments) {
+    if (returning == MOST_RETURNING) {
+      return Optional.empty();
+    }
+    State during = walker.state.fork();
+    int before = during.constraints.size();
+    returning++;
+    try {
+      Walker.End end = walker.apart(during, new Decided(code, walker.known.values()), arguments);
+      List<Constraint> needed =
+          List.copyOf(during.constraints.subList(before, during.constraints.size()));
+      boolean isForTests =
+          needed.stream().flatMap(one -> one.inputs().stream()).allMatch(Term.Input::isForTests);
+      return end.thrown().isEmpty() && !end.goesOn() && isForTests && Values.canBe(needed)
+          ? Optional.of(needed)
+          : Optional.empty();
+    } catch (NotFollowed e) {
+      return Optional.empty();
+    } finally {
+      returning--;
     }
   }
 

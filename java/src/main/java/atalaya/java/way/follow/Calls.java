@@ -30,7 +30,7 @@ final class Calls {
     this.walker = walker;
     this.branches = new Branches(walker);
     this.charsets = new CharsetNames(walker);
-    this.unfollowed = new Unfollowed(walker, charsets);
+    this.unfollowed = new Unfollowed(walker, charsets, branches);
     this.own = new OwnCalls(walker, branches, unfollowed);
     this.foreign = new ForeignCalls(walker, unfollowed);
     this.platform = new PlatformCalls(walker, foreign);

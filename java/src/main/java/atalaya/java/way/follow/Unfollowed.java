@@ -1,5 +1,6 @@
 package atalaya.java.way.follow;
 
+import atalaya.core.term.Constraint;
 import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
@@ -30,10 +31,12 @@ public final class Unfollowed {
 
   private final Walker walker;
   private final CharsetNames charsets;
+  private final Branches branches;
 
-  Unfollowed(Walker walker, CharsetNames charsets) {
+  Unfollowed(Walker walker, CharsetNames charsets, Branches branches) {
     this.walker = walker;
     this.charsets = charsets;
+    this.branches = branches;
   }
 
   /** What stands for whether a call throws something. */
@@ -54,9 +57,13 @@ public final class Unfollowed {
 
   /** Nobody knows whether a call that is not followed takes null. */
   void handOn(List<Term> arguments) {
-    arguments.stream()
-        .filter(Unfollowed::isGiven)
-        .forEach(a -> walker.handedOn.add((Term.Input) a));
+    for (Term argument : arguments) {
+      boolean isElement =
+          argument instanceof Term.Input input && input.source() == Term.Source.ELEMENT;
+      if (isElement || isGiven(argument)) {
+        walker.handedOn.add((Term.Input) argument);
+      }
+    }
   }
 
   /** Whether a test gives something. */
@@ -66,7 +73,7 @@ public final class Unfollowed {
 
   /** A constructor that is not of the project. */
   void makes(Call constructor) {
-    if (mayRefuse(constructor)) {
+    if (mayRefuse(constructor) && !isReturning(constructor)) {
       throwsNothing(constructor);
     }
     if (isOfPlatform(constructor) && !isThrowable(constructor)) {
@@ -79,6 +86,17 @@ public final class Unfollowed {
   private boolean mayRefuse(Call constructor) {
     boolean isPlain = constructor.given().stream().allMatch(Term::isConstant);
     return !isOfPlatform(constructor) && !isPlain && !isThrowable(constructor);
+  }
+
+  /** Whether it returns under what is asked of a test from now on. */
+  private boolean isReturning(Call constructor) {
+    Optional<List<Constraint>> needed =
+        walker
+            .base
+            .code(constructor.method())
+            .flatMap(code -> branches.returning(code, constructor.arguments()));
+    needed.ifPresent(all -> all.forEach(walker::require));
+    return needed.isPresent();
   }
 
   private static boolean isOfPlatform(Call call) {

@@ -55,6 +55,9 @@ public final class Walker {
 
   private static final int DEEPEST_PLAIN = 12;
 
+  /** So deep where it is known what inputs are. */
+  private static final int DEEPEST_KNOWN = 6;
+
   /** Instructions, labels included. */
   private static final int SMALL = 40;
 
@@ -507,7 +510,7 @@ public final class Walker {
   /** Whether what is called is no longer followed. */
   boolean isAtEnd(MethodCode called) {
     boolean isPlain = called.isStraight() || called.node().instructions.size() <= SMALL;
-    int deepest = isPlain ? DEEPEST_PLAIN : DEEPEST;
+    int deepest = isPlain ? DEEPEST_PLAIN : known.given().isPresent() ? DEEPEST_KNOWN : DEEPEST;
     return depth > deepest && !called.isLeaf() || allowance.isSpent();
   }
 

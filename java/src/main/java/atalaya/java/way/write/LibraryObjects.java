@@ -31,7 +31,7 @@ final class LibraryObjects {
           "java/io/BufferedWriter",
           "new BufferedWriter(new StringWriter())",
           "java/io/DataInputStream",
-          "new DataInputStream(new ByteArrayInputStream(new byte[0]))",
+          "new DataInputStream(new ByteArrayInputStream(new byte[64]))",
           "java/io/DataOutputStream",
           "new DataOutputStream(new ByteArrayOutputStream())",
           "java/io/InputStreamReader",

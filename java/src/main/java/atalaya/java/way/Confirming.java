@@ -1,0 +1,113 @@
+package atalaya.java.way;
+
+import atalaya.core.solve.Solution;
+import atalaya.core.solve.Solver;
+import atalaya.core.term.Constraint;
+import atalaya.core.term.Term;
+import atalaya.core.term.Term.Input;
+import atalaya.core.term.Term.Source;
+import atalaya.core.term.Values;
+import atalaya.java.way.WaySearch.Solved;
+import atalaya.java.way.follow.Walked;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+
+/**
+ * Goes a way again with the values that were found for it: with them it is known where control goes
+ * in calls that could not be followed with anything (concolic execution; Sen, Marinov, Agha 2005).
+ */
+final class Confirming {
+  private static final Map<String, Object> USUAL =
+      Map.of(
+          "Z",
+          0,
+          "B",
+          0,
+          "S",
+          0,
+          "C",
+          (int) 'a',
+          "I",
+          0,
+          "J",
+          0L,
+          "F",
+          0f,
+          "D",
+          0.0,
+          "Ljava/lang/String;",
+          "a");
+
+  private final Solver solver;
+
+  Confirming(Solver solver) {
+    this.solver = solver;
+  }
+
+  /**
+   * The same way, resting on less; left open where calls do something else with these values.
+   *
+   * @param followed what following its paths shows where it is known what inputs are
+   */
+  Solved confirmed(Solved solved, Function<Values, Optional<Walked>> followed) {
+    long rests = resting(solved.solution());
+    boolean isOpen = !solved.solution().open().isEmpty();
+    Optional<Walked> again =
+        rests == 0 || isOpen ? Optional.empty() : followed.apply(new Values(inputs(solved)));
+    if (again.isEmpty()) {
+      return solved;
+    }
+    Solution solution = solver.solve(again.get().conditions().all());
+    boolean isRefuted = again.get().ending().cut().isPresent();
+    if (isRefuted || !(solution instanceof Solution.Found found)) {
+      return open(solved);
+    }
+    boolean isBetter = found.doubts().isEmpty() && found.open().isEmpty() && resting(found) < rests;
+    return isBetter ? new Solved(solved.paths(), again.get(), found) : solved;
+  }
+
+  /** With these values calls do something else: with others they may do what they have to. */
+  private static Solved open(Solved solved) {
+    List<Constraint> open = new ArrayList<>(solved.solution().open());
+    solved.walked().conditions().all().stream()
+        .filter(one -> one.inputs().stream().anyMatch(input -> input.source() == Source.RESULT))
+        .forEach(open::add);
+    Solution.Found found =
+        new Solution.Found(solved.solution().inputs(), open, solved.solution().doubts());
+    return new Solved(solved.paths(), solved.walked(), found);
+  }
+
+  /** How much has to come out of calls, but for what is there as a rule. */
+  private static long resting(Solution.Found found) {
+    return found.inputs().entrySet().stream().filter(Confirming::isResting).count();
+  }
+
+  private static boolean isResting(Map.Entry<Input, Object> outcome) {
+    Input input = outcome.getKey();
+    boolean isThere = input.usual() == Term.THERE && input.isUsually(outcome.getValue());
+    return input.source() == Source.RESULT && !isThere;
+  }
+
+  /** All that a test gives, also where it may be anything. */
+  private static Map<Input, Object> inputs(Solved solved) {
+    Map<Input, Object> inputs = new LinkedHashMap<>(solved.solution().inputs());
+    inputs.keySet().removeIf(input -> input.source() == Source.RESULT);
+    Walked.Needs needs = solved.walked().needs();
+    addUsual(needs.arguments(), inputs);
+    needs.built().values().forEach(built -> addUsual(built.arguments(), inputs));
+    return inputs;
+  }
+
+  private static void addUsual(Collection<Input> given, Map<Input, Object> inputs) {
+    for (Input input : given) {
+      if (USUAL.containsKey(input.type())) {
+        inputs.putIfAbsent(input, USUAL.get(input.type()));
+      }
+    }
+  }
+}
