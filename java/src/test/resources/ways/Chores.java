@@ -1754,6 +1754,43 @@ class Chores implements Cloneable {
     }
   }
 
+  // ---- what any object says ----
+
+  static void spoken(Object message) {
+    if (!(message instanceof CharSequence) && message.toString().equals("mayday")) {
+      throw new Here();
+    }
+  }
+
+  // ---- arrays that are the same ----
+
+  static class Shifts {
+    private int[] breaks;
+    private int[] hours;
+
+    void setHours(int[] all) {
+      hours = all;
+    }
+
+    void alike(Shifts other) {
+      if (Arrays.equals(breaks, other.breaks)) {
+        throw new Here();
+      }
+    }
+
+    void unlike(Shifts other) {
+      if (hours != null && !Arrays.equals(hours, other.hours) && other.hours == null) {
+        throw new Here();
+      }
+    }
+
+    void longer(Shifts other) {
+      if (hours.length > 2 && other.hours.length > 2 && !Arrays.equals(hours, other.hours)) {
+        throw new Here(); // open
+      }
+    }
+  }
+
   // ---- what would end all tests ----
 
   private static void stop(int many) {

@@ -6,7 +6,6 @@ import atalaya.core.term.Constraint;
 import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.core.term.Term.Source;
-import atalaya.core.term.Values;
 import atalaya.java.way.WaySearch.Solved;
 import atalaya.java.way.follow.Walked;
 import java.util.ArrayList;
@@ -54,16 +53,16 @@ final class Confirming {
    *
    * @param followed what following its paths shows where it is known what inputs are
    */
-  Solved confirmed(Solved solved, Function<Values, Optional<Walked>> followed) {
+  Solved confirmed(Solved solved, Function<Map<Input, Object>, Optional<Walked>> followed) {
     long rests = resting(solved.solution());
     boolean isOpen = !solved.solution().open().isEmpty();
     Optional<Walked> again =
-        rests == 0 || isOpen ? Optional.empty() : followed.apply(new Values(inputs(solved)));
+        rests == 0 || isOpen ? Optional.empty() : followed.apply(inputs(solved));
     if (again.isEmpty()) {
       return solved;
     }
     Solution solution = solver.solve(again.get().conditions().all());
-    boolean isRefuted = again.get().ending().cut().isPresent();
+    boolean isRefuted = !again.get().ending().cut().equals(solved.walked().ending().cut());
     if (isRefuted || !(solution instanceof Solution.Found found)) {
       return open(solved);
     }

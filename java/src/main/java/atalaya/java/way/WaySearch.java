@@ -640,9 +640,9 @@ final class WaySearch {
     return new Confirming(solver)
         .confirmed(
             solved,
-            values ->
+            inputs ->
                 walk(
-                    known.given(values),
+                    known.given(inputs),
                     Allowance.of(OF_CONFIRMING),
                     solved.paths(),
                     Steering.NONE,

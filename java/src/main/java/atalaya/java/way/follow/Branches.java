@@ -73,7 +73,7 @@ final class Branches {
     State during = walker.state.fork();
     deciding++;
     try {
-      Values known = walker.known.values();
+      Values known = walker.given;
       walker.apart(during, new Decided(code, known), arguments);
       return Values.canBe(during.constraints)
           ? Optional.of(new Decided(code, known))
@@ -97,7 +97,7 @@ final class Branches {
     int before = during.constraints.size();
     returning++;
     try {
-      Walker.End end = walker.apart(during, new Decided(code, walker.known.values()), arguments);
+      Walker.End end = walker.apart(during, new Decided(code, walker.given), arguments);
       List<Constraint> needed =
           List.copyOf(during.constraints.subList(before, during.constraints.size()));
       boolean isForTests =

@@ -38,6 +38,7 @@ final class Calls {
     this.rules =
         List.of(
             new PlainCalls(walker, own),
+            new ArrayCalls(),
             walker.builders,
             this::made,
             walker.objects.containers(),

@@ -1,6 +1,6 @@
 package atalaya.java.way.follow;
 
-import atalaya.core.term.Values;
+import atalaya.core.term.Term;
 import atalaya.java.way.code.CodeBase;
 import atalaya.java.way.code.Meanings;
 import java.util.BitSet;
@@ -19,8 +19,7 @@ public record Known(
     Meanings meanings,
     Statics statics,
     Function<String, BitSet> seen,
-    Optional<Values> given) {
-  private static final Values NOTHING = new Values(Map.of());
+    Optional<Map<Term.Input, Object>> given) {
 
   public static Known of(CodeBase base, Meanings meanings, Function<String, BitSet> seen) {
     Known first = new Known(base, meanings, Statics.NONE, seen, Optional.empty());
@@ -29,12 +28,7 @@ public record Known(
   }
 
   /** The same, and what inputs are. */
-  public Known given(Values inputs) {
+  public Known given(Map<Term.Input, Object> inputs) {
     return new Known(base, meanings, statics, seen, Optional.of(inputs));
-  }
-
-  /** What inputs are, as far as it is known. */
-  Values values() {
-    return given.orElse(NOTHING);
   }
 }

@@ -6,6 +6,7 @@ import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.EnumValue;
 import atalaya.core.term.Term;
+import atalaya.core.term.UsualValues;
 import atalaya.core.term.Values;
 import atalaya.java.way.code.CodeBase;
 import atalaya.java.way.code.Concrete;
@@ -92,6 +93,10 @@ public final class Walker {
   final Set<Term.Input> changedInputs = new LinkedHashSet<>();
   final Map<Term.Input, Term> asMade = new LinkedHashMap<>();
   final Map<Constraint, String> ends = new LinkedHashMap<>();
+
+  /** What inputs are, as far as it is known from the beginning. */
+  final Values given;
+
   final Map<Term, CodeBase.Ref> lambdas = new HashMap<>();
   final Set<Walked.Asked> asked = new LinkedHashSet<>();
   final List<Walked.Effect> effects = new ArrayList<>();
@@ -138,6 +143,7 @@ public final class Walker {
     this.allowance = allowance;
     this.makings = makings;
     this.known = known;
+    this.given = known.given().<Values>map(UsualValues::new).orElse(nothing);
     this.base = known.base();
     this.fixed = new Fixed(known.seen());
     this.visible = Visibility.ofTestOf(base, entered);

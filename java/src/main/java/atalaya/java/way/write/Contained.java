@@ -108,7 +108,8 @@ final class Contained {
   }
 
   private Optional<Input> asked(String element) {
-    return Stream.of(found.inputs().keySet(), needs.built().keySet(), needs.handedOn())
+    return Stream.of(
+            found.inputs().keySet(), needs.built().keySet(), needs.narrowings(), needs.handedOn())
         .flatMap(inputs -> inputs.stream().filter(one -> one.name().equals(element)).limit(1))
         .findFirst();
   }

@@ -1,8 +1,10 @@
 package atalaya.java.way.write;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -20,14 +22,19 @@ public final class JoinedCode {
     Set<String> taken = new HashSet<>();
     for (List<String> way : ways) {
       List<String> own = new ArrayList<>(way);
-      for (String name : names(way)) {
+      List<String> names = names(way);
+      Map<String, String> others = new HashMap<>();
+      for (String name : names) {
         String other = name;
-        for (int i = 2; !taken.add(other); i++) {
+        for (int i = 2;
+            taken.contains(other) || !other.equals(name) && names.contains(other);
+            i++) {
           other = name + i;
         }
-        String free = other;
-        own.replaceAll(statement -> renamed(statement, name, free));
+        others.put(name, other);
+        taken.add(other);
       }
+      own.replaceAll(statement -> renamed(statement, others));
       boolean isThere = own.size() == 1 && all.contains(own.get(0));
       all.addAll(isThere ? List.of() : own);
     }
@@ -45,11 +52,11 @@ public final class JoinedCode {
     return names;
   }
 
-  /** Neither in texts, nor where a field or a method has that name. */
-  private static String renamed(String statement, String name, String other) {
-    return Pattern.compile(TEXT + "|(?<![\\w.])" + name + "\\b(?!\\()")
+  /** Neither in texts, nor where a field or a method has such a name. */
+  private static String renamed(String statement, Map<String, String> others) {
+    return Pattern.compile(TEXT + "|(?<![\\w.])[A-Za-z_]\\w*\\b(?!\\()")
         .matcher(statement)
         .replaceAll(
-            found -> Matcher.quoteReplacement(found.group().equals(name) ? other : found.group()));
+            found -> Matcher.quoteReplacement(others.getOrDefault(found.group(), found.group())));
   }
 }

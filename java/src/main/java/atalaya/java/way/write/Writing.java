@@ -240,6 +240,10 @@ final class Writing {
       narrowing.remove(narrowed.get());
       return value;
     }
+    Optional<String> speaking = speaking(input);
+    if (speaking.isPresent()) {
+      return speaking.get();
+    }
     Optional<String> elements = contained.of(input);
     if (elements.isPresent()) {
       return elements.get();
@@ -318,6 +322,22 @@ final class Writing {
   private boolean isAskedSomething(Input object) {
     return found.inputs().keySet().stream()
         .anyMatch(input -> input.name().startsWith(object.name() + "."));
+  }
+
+  /** Any object, of which nothing is asked but its text. */
+  private Optional<String> speaking(Input input) {
+    Input text = new Input(input.name() + ".toString()", TEXT, Source.ANSWER, null);
+    Optional<String> literal =
+        Optional.ofNullable(input.type().equals(OBJECT) ? found.inputs().get(text) : null)
+            .flatMap(value -> Literals.of(value, TEXT));
+    literal.ifPresent(it -> made.along(text));
+    return literal.map(
+        it -> {
+          String code =
+              "new Object() { @Override public String toString() { return " + it + "; } }";
+          inWords.put(code, "an object whose text is " + it);
+          return code;
+        });
   }
 
   /** Which file it is matters, as it may be opened. */

@@ -24,4 +24,16 @@ class JoinedCodeTest {
             "Pier pier2 = new Pier(\"\\\" pier\", piers);",
             "pier2.pier(pier2.pier, new Sea(pier2)).pier();");
   }
+
+  @Test
+  void keepsWhatAWayNamesApart() {
+    List<String> way = List.of("Pier pier = of(1);", "Pier pier2 = of(2);", "pier.join(pier2);");
+    assertThat(JoinedCode.of(List.of(List.of("Pier pier = of(0);", "pier.open();"), way)))
+        .containsExactly(
+            "Pier pier = of(0);",
+            "pier.open();",
+            "Pier pier3 = of(1);",
+            "Pier pier2 = of(2);",
+            "pier3.join(pier2);");
+  }
 }
