@@ -59,4 +59,10 @@ class Shows {
       log.reverse(); // seen: what `log` holds
     }
   }
+
+  static void headed(StringBuilder log, int depth) {
+    if (depth > 9) {
+      log.insert(0, depth); // seen: what `log` holds
+    }
+  }
 }

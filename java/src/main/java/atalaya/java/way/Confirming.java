@@ -21,27 +21,6 @@ import java.util.function.Function;
  * in calls that could not be followed with anything (concolic execution; Sen, Marinov, Agha 2005).
  */
 final class Confirming {
-  private static final Map<String, Object> USUAL =
-      Map.of(
-          "Z",
-          0,
-          "B",
-          0,
-          "S",
-          0,
-          "C",
-          (int) 'a',
-          "I",
-          0,
-          "J",
-          0L,
-          "F",
-          0f,
-          "D",
-          0.0,
-          "Ljava/lang/String;",
-          "a");
-
   private final Solver solver;
 
   Confirming(Solver solver) {
@@ -104,9 +83,21 @@ final class Confirming {
 
   private static void addUsual(Collection<Input> given, Map<Input, Object> inputs) {
     for (Input input : given) {
-      if (USUAL.containsKey(input.type())) {
-        inputs.putIfAbsent(input, USUAL.get(input.type()));
-      }
+      usual(input.type()).ifPresent(value -> inputs.putIfAbsent(input, value));
     }
+  }
+
+  /** What code is written for, where anything will do. */
+  private static Optional<Object> usual(String type) {
+    return Optional.ofNullable(
+        switch (type) {
+          case "Z", "B", "S", "I" -> 0;
+          case "C" -> (int) 'a';
+          case "J" -> 0L;
+          case "F" -> 0f;
+          case "D" -> 0.0;
+          case "Ljava/lang/String;" -> "a";
+          default -> null;
+        });
   }
 }

@@ -6,6 +6,7 @@ import atalaya.java.way.code.TypeNames;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.objectweb.asm.Type;
 
 /**
@@ -16,6 +17,9 @@ public final class Builders implements CallRule {
   private static final Set<String> TYPES =
       Set.of("java/lang/StringBuilder", "java/lang/StringBuffer");
   private static final Set<String> ASKING = Set.of("length()I", "charAt(I)C", "isEmpty()Z");
+  private static final Pattern CHANGING =
+      Pattern.compile("append.*|insert|delete.*|replace|reverse|set.*");
+
   private static final String TEXT = "the text";
 
   private final Walker walker;
@@ -84,15 +88,21 @@ public final class Builders implements CallRule {
       return Optional.of(Term.of(0));
     }
     forget(List.of(builder));
+    if (isGiven(builder) && CHANGING.matcher(call.name()).matches()) {
+      isWritten((Term.Input) builder, Optional.empty());
+    }
     return Optional.empty();
   }
 
   private void holds(Term builder, Term text) {
     walker.state.fields.put(textOf(builder), text);
     if (isGiven(builder)) {
-      walker.effects.add(
-          new Walked.Written((Term.Input) builder, Optional.of(text), walker.steps.size()));
+      isWritten((Term.Input) builder, Optional.of(text));
     }
+  }
+
+  private void isWritten(Term.Input builder, Optional<Term> text) {
+    walker.effects.add(new Walked.Written(builder, text, walker.steps.size()));
   }
 
   /** Others may change these from now on. */
@@ -100,8 +110,7 @@ public final class Builders implements CallRule {
     for (Term term : left) {
       if (isGiven(term)) {
         if (walker.effects.stream().anyMatch(effect -> isWriting(effect, term))) {
-          walker.effects.add(
-              new Walked.Written((Term.Input) term, Optional.empty(), walker.steps.size()));
+          isWritten((Term.Input) term, Optional.empty());
         }
         walker.state.fields.put(textOf(term), Term.unknown(TEXT, Concatenation.TEXT));
       } else {
