@@ -78,8 +78,7 @@ final class SharedDoubles {
   }
 
   private static String name(String type, List<String> code) {
-    String simple = type.substring(type.lastIndexOf('.') + 1);
-    String plain = Character.toLowerCase(simple.charAt(0)) + simple.substring(1);
+    String plain = Statements.variable(type);
     String name = plain;
     for (int i = 2; isThere(name, code); i++) {
       name = plain + i;

@@ -2,6 +2,7 @@ package atalaya.java.way.write;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import javax.lang.model.SourceVersion;
@@ -19,6 +20,8 @@ final class Statements {
 
   /** The names that doubles have for what they are asked. */
   private static final Pattern OF_DOUBLES = Pattern.compile("(proxy|method|values|[a-z])\\d*");
+
+  private static final Pattern BEGIN = Pattern.compile("^([A-Z]+(?![a-z])|[A-Z])");
 
   private static final Pattern NAME = Pattern.compile("[a-z]\\w*");
 
@@ -51,8 +54,8 @@ final class Statements {
   void call(String type, String making, List<String> calls) {
     boolean isNamed = !named.isEmpty() && named.get(named.size() - 1).making().equals(making);
     if (!isNamed) {
+      String name = variable(type);
       String last = type.substring(type.lastIndexOf('.') + 1);
-      String name = Character.toLowerCase(last.charAt(0)) + last.substring(1);
       named.add(new Named(usable(name) ? name : "the" + last, type, making, calls));
     }
   }
@@ -108,6 +111,12 @@ final class Statements {
       count++;
     }
     return count;
+  }
+
+  /** What a variable of a class is called, which may begin with an abbreviation. */
+  static String variable(String type) {
+    String last = type.substring(type.lastIndexOf('.') + 1);
+    return BEGIN.matcher(last).replaceFirst(begin -> begin.group().toLowerCase(Locale.ROOT));
   }
 
   private static boolean usable(String name) {
