@@ -17,7 +17,8 @@ final class ArrayCalls implements CallRule {
     }
     Term one = call.arguments().get(0);
     Term other = call.arguments().get(1);
-    if (one.equals(other)) {
+    boolean isSame = one.equals(other) && Branches.isKnown(one);
+    if (isSame) {
       return Optional.of(Term.of(1));
     }
     Compared isOne = isThere(one);
