@@ -20,16 +20,15 @@ import atalaya.java.way.follow.Known;
 import atalaya.java.way.follow.Makings;
 import atalaya.java.way.follow.Walked;
 import atalaya.java.way.write.MissingElements;
-import atalaya.java.way.write.Seen;
 import atalaya.java.way.write.Wording;
 import java.util.ArrayList;
 import java.util.BitSet;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Predicate;
 
@@ -50,6 +49,9 @@ public final class WayFinder {
   private final Function<String, List<EnumValue>> enums;
   private final Answers answers = new Answers();
 
+  /** Kept, as what else is reached changes with each brief that is chosen. */
+  private final Map<Sought, Outcome> outcomes = new ConcurrentHashMap<>();
+
   /**
    * For a project.
    *
@@ -67,6 +69,15 @@ public final class WayFinder {
     this.known = Known.of(base, meanings, seen);
     this.routes = new Routes(base, isReached);
     this.enums = type -> base.code(type).map(ClassCode::constants).orElse(List.of());
+  }
+
+  /** What came of a search, before it is known what else is reached. */
+  private interface Outcome {
+    Answer told(Function<String, BitSet> reached);
+
+    static Outcome always(Answer answer) {
+      return reached -> answer;
+    }
   }
 
   /** What came of it. */
@@ -107,36 +118,53 @@ public final class WayFinder {
     if (code.isEmpty()) {
       return new Answer.Nothing();
     }
-    Routes.Route found = routes.to(wanted.method());
+    String type = wanted.method().type();
+    BitSet left = meanings.counting(type, base.points(code.get()));
+    left.andNot(wanted.reached().apply(type.replace('/', '.')));
+    Sought sought = new Sought(wanted.method(), wanted.towards(), left);
+    Outcome outcome = outcomes.get(sought);
+    if (outcome == null) {
+      // Not computed in the map: it would make others wait.
+      outcome = sought(sought, code.get());
+      outcomes.put(sought, outcome);
+    }
+    return outcome.told(wanted.reached());
+  }
+
+  private Outcome sought(Sought sought, MethodCode code) {
+    Routes.Route found = routes.to(sought.method());
     List<Ref> route = found.methods();
     if (routes.isHidden(route.get(0))) {
-      return found.areAll()
-          ? new Answer.Impossible("no code that a test can call leads there")
-          : new Answer.NotFound("what a test can call is too many calls away");
+      return Outcome.always(
+          found.areAll()
+              ? new Answer.Impossible("no code that a test can call leads there")
+              : new Answer.NotFound("what a test can call is too many calls away"));
     }
     List<Integer> sites = routes.sites(route);
     if (sites.size() < route.size() - 1) {
-      return new Answer.Nothing();
+      return Outcome.always(new Answer.Nothing());
     }
     Solver solver = new Solver(answers, enums, THOROUGH);
     Solver quick = new Solver(answers, enums, QUICK);
     Searched searched =
-        searched(m -> new WaySearch(known, solver, quick, wanted, route, sites, code.get(), m));
+        searched(m -> new WaySearch(known, solver, quick, sought, route, sites, code, m));
     WaySearch.Result result = searched.result();
     if (result instanceof WaySearch.Solved searchedFor) {
       WaySearch.Solved solved = searched.search().confirmed(searchedFor);
       Walked walked = solved.walked();
-      Way way = way(route, walked, walked.asMade(solver, solved.solution()), wanted);
-      return new Answer.Found(prepared(way, solved, searched.search(), route, wanted));
+      Led led = led(route, walked, walked.asMade(solver, solved.solution()));
+      Led prepared = prepared(led, solved, searched.search());
+      return reached -> new Answer.Found(prepared.way(base, reached));
     }
     if (result instanceof WaySearch.OnlyPath only) {
-      return new Answer.Found(unsolved(route, only.path()));
+      return Outcome.always(new Answer.Found(unsolved(route, only.path())));
     }
     if (result instanceof WaySearch.Excluded excluded) {
       String because = because(excluded);
-      return excluded.isProven() ? new Answer.Impossible(because) : new Answer.NotFound(because);
+      return Outcome.always(
+          excluded.isProven() ? new Answer.Impossible(because) : new Answer.NotFound(because));
     }
-    return new Answer.Nothing();
+    return Outcome.always(new Answer.Nothing());
   }
 
   private record Searched(WaySearch search, WaySearch.Result result) {}
@@ -215,47 +243,33 @@ public final class WayFinder {
   }
 
   /** The same way after calls that give objects their state, where a test can take it so. */
-  private Way prepared(
-      Way way, WaySearch.Solved solved, WaySearch search, List<Ref> route, Wanted wanted) {
-    if (!way.setUp().code().isEmpty()) {
-      return way;
+  private Led prepared(Led led, WaySearch.Solved solved, WaySearch search) {
+    if (!led.setUp().code().isEmpty()) {
+      return led;
     }
-    Visibility visible = Visibility.ofTestOf(base, route.get(0).type());
+    Visibility visible = Visibility.ofTestOf(base, led.route().get(0).type());
     return new Preparing(base, visible, search)
         .prepared(solved)
-        .map(after -> way(route, after.walked(), after.solution(), wanted))
+        .map(after -> led(led.route(), after.walked(), after.solution()))
         .filter(after -> !after.setUp().code().isEmpty())
-        .orElse(way);
+        .orElse(led);
   }
 
-  private Way way(List<Ref> route, Walked walked, Solution.Found found, Wanted wanted) {
+  private Led led(List<Ref> route, Walked walked, Solution.Found found) {
     List<Way.Step> steps = new ArrayList<>();
     Set<String> told = new HashSet<>();
-    int deciding = 0;
     List<String> calls = route.stream().map(meanings::qualified).toList();
-    for (int i = 0; i < walked.trace().steps().size(); i++) {
-      Walked.Passed passed = walked.trace().steps().get(i);
-      Optional<Meaning.Named> named = meanings.outcome(passed.type(), passed.point());
-      boolean isOnRoute = named.isPresent() && calls.contains(named.get().method());
-      if (isOnRoute && told.add(passed.type() + passed.point())) {
-        steps.add(step(named.get(), passed.point()));
-        boolean isNew =
-            !wanted.reached().apply(passed.type().replace('/', '.')).get(passed.point());
-        deciding = deciding == 0 && isNew ? i : deciding;
-      }
+    for (Walked.Passed passed : walked.trace().steps()) {
+      meanings
+          .outcome(passed.type(), passed.point())
+          .filter(named -> calls.contains(named.method()))
+          .filter(named -> told.add(passed.type() + passed.point()))
+          .ifPresent(named -> steps.add(step(named, passed.point())));
     }
     Wording wording = new Wording(base, walked, found, route.get(0));
-    Map<String, BitSet> points = new HashMap<>();
-    walked.trace().points().forEach((type, all) -> points.put(type.replace('/', '.'), all));
-    return new Way(
-        calls,
-        List.of(),
-        steps,
-        points,
-        wording.setUp(steps, MissingElements.on(new Solver(answers, enums, THOROUGH), walked)),
-        new Seen(walked, found, route.get(0)).result(deciding),
-        walked.needs().doubles().size(),
-        List.copyOf(walked.trace().surroundings()));
+    Solver solver = new Solver(answers, enums, THOROUGH);
+    Way.SetUp setUp = wording.setUp(steps, MissingElements.on(solver, walked));
+    return new Led(route, calls, steps, walked, found, setUp);
   }
 
   private static Way.Step step(Meaning.Named named, int point) {

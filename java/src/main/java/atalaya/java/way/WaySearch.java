@@ -181,7 +181,7 @@ final class WaySearch {
   private final Known known;
   private final Solver solver;
   private final Solver quick;
-  private final Wanted wanted;
+  private final Sought sought;
   private final List<Ref> route;
   private final List<Integer> sites;
   private final MethodCode code;
@@ -223,7 +223,7 @@ final class WaySearch {
       Known known,
       Solver solver,
       Solver quick,
-      Wanted wanted,
+      Sought sought,
       List<Ref> route,
       List<Integer> sites,
       MethodCode code,
@@ -233,11 +233,11 @@ final class WaySearch {
     this.known = known;
     this.solver = solver;
     this.quick = quick;
-    this.wanted = wanted;
+    this.sought = sought;
     this.route = route;
     this.sites = sites;
     this.code = code;
-    this.left = known.meanings().left(code.ref().type(), wanted.reached());
+    this.left = sought.left();
   }
 
   Result run() {
@@ -312,7 +312,7 @@ final class WaySearch {
           next.weight() > certain.weight * WORTH_MORE
               && next.weight() > doubtful.weight * WORTH_CERTAINTY
               && next.weight() > resting.weight * WORTH_DECIDING
-              && (wanted.towards() >= 0 || next.weight() >= 0.5);
+              && (sought.towards() >= 0 || next.weight() >= 0.5);
       if (isWorthIt && next.paths() != null) {
         return Optional.of(next);
       }
@@ -333,7 +333,7 @@ final class WaySearch {
     boolean isThere = cut.level() == sites.size();
     if (isThere) {
       double weight = weight(new Path(code, made, Map.of()));
-      boolean isWanted = weight >= (wanted.towards() < 0 ? 0.5 : TOWARDS);
+      boolean isWanted = weight >= (sought.towards() < 0 ? 0.5 : TOWARDS);
       if (isWanted) {
         solve(new Try(one.attempt(), weight, one.paths(), one.number()), walked);
       }
@@ -406,7 +406,7 @@ final class WaySearch {
     }
     Path begin = one.path().begin(last);
     double weight = weight(begin);
-    boolean isWorthIt = weight > begun.weight && weight >= (wanted.towards() < 0 ? 0.5 : TOWARDS);
+    boolean isWorthIt = weight > begun.weight && weight >= (sought.towards() < 0 ? 0.5 : TOWARDS);
     if (!isWorthIt) {
       return;
     }
@@ -426,7 +426,7 @@ final class WaySearch {
     if (move.edge() != null && move.edge().point() >= 0) {
       points.set(move.edge().point());
     }
-    return wanted.towards() < 0 ? points.intersects(left) : points.get(wanted.towards());
+    return sought.towards() < 0 ? points.intersects(left) : points.get(sought.towards());
   }
 
   /** Goes along a path as far as it can be gone, and else the best other way there is. */
@@ -441,7 +441,7 @@ final class WaySearch {
     Optional<Walked> walked = walk(one.paths(), steering).filter(w -> w.ending().cut().isEmpty());
     Optional<Solution.Found> found = walked.flatMap(w -> steering.found(w.conditions().all()));
     double weight = steering.path(sites.size()).map(this::weight).orElse(one.weight());
-    boolean comesThere = wanted.towards() < 0 || weight >= TOWARDS;
+    boolean comesThere = sought.towards() < 0 || weight >= TOWARDS;
     if (found.isPresent() && comesThere) {
       List<Path> paths = new ArrayList<>();
       for (int i = 0; i < one.paths().size(); i++) {
@@ -465,7 +465,7 @@ final class WaySearch {
     double weight = weight(last.get());
     List<Path> paths = leadingThere(attempt);
     boolean comesThere =
-        paths.size() == sites.size() && (wanted.towards() < 0 || weight >= TOWARDS);
+        paths.size() == sites.size() && (sought.towards() < 0 || weight >= TOWARDS);
     paths.add(last.get());
     return comesThere && seen.add(paths)
         ? Optional.of(new Try(attempt, weight, paths, one.number()))
@@ -476,7 +476,7 @@ final class WaySearch {
   private Optional<Path> through(Attempt attempt) {
     PathSearch.Wanted search =
         new PathSearch.Wanted(
-            point -> (left.get(point) ? 1 : 0) + (point == wanted.towards() ? TOWARDS : 0),
+            point -> (left.get(point) ? 1 : 0) + (point == sought.towards() ? TOWARDS : 0),
             Set.of(),
             attempt.begun(),
             attempt.blockedAt(route.size() - 1),
@@ -516,7 +516,7 @@ final class WaySearch {
 
   private double weight(Path path) {
     BitSet passed = path.passed();
-    boolean comesThere = wanted.towards() >= 0 && passed.get(wanted.towards());
+    boolean comesThere = sought.towards() >= 0 && passed.get(sought.towards());
     passed.and(left);
     return passed.cardinality() + (comesThere ? TOWARDS : 0);
   }
@@ -609,11 +609,6 @@ final class WaySearch {
     return solved;
   }
 
-  private boolean isNew(MethodCode method) {
-    BitSet reached = wanted.reached().apply(method.ref().type().replace('/', '.'));
-    return !method.allPoints().intersects(reached);
-  }
-
   private Optional<Walked> walk(List<Path> paths, Steering steering) {
     return walk(known, allowance.part(OF_PATH), paths, steering, List.of());
   }
@@ -622,14 +617,7 @@ final class WaySearch {
       Known with, Allowance ofPath, List<Path> paths, Steering steering, List<Before> before) {
     try {
       return Optional.of(
-          Walker.walk(
-              with,
-              steering,
-              ofPath,
-              this::isNew,
-              new Walker.Route(paths, sites, 0),
-              makings,
-              before));
+          Walker.walk(with, steering, ofPath, new Walker.Route(paths, sites, 0), makings, before));
     } catch (NotFollowed e) {
       return Optional.empty();
     }

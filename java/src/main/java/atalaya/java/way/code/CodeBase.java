@@ -3,6 +3,7 @@ package atalaya.java.way.code;
 import atalaya.points.PointVisitor;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
@@ -609,6 +610,15 @@ public final class CodeBase {
             .filter(called -> known.size() < MOST_CALLED && known.add(called))
             .flatMap(called -> code(called).stream())
             .anyMatch(called -> does(called, something, known));
+  }
+
+  /** All points of outcomes, lines and handlers in a method, and in the lambdas that it makes. */
+  public BitSet points(MethodCode code) {
+    BitSet points = (BitSet) code.allPoints().clone();
+    for (int making : code.graph().lambdas()) {
+      code.lambdas(making).forEach(body -> code(body).map(this::points).ifPresent(points::or));
+    }
+    return points;
   }
 
   /** The code of a method, of the project or of what it uses. */

@@ -40,19 +40,11 @@ public final class Meanings {
     return outcome(type, point).map(Meaning.Named::reason);
   }
 
-  /**
-   * The points of a class that count and are not reached.
-   *
-   * @param reached by binary name
-   */
-  public BitSet left(String type, Function<String, BitSet> reached) {
-    Optional<Meaning> meaning = of(type);
-    if (meaning.isEmpty()) {
-      return new BitSet();
-    }
-    BitSet left = (BitSet) meaning.get().counting().clone();
-    left.andNot(reached.apply(type.replace('/', '.')));
-    return left;
+  /** Those of some points of a class that count. */
+  public BitSet counting(String type, BitSet points) {
+    BitSet counting = (BitSet) points.clone();
+    counting.and(of(type).map(Meaning::counting).orElse(new BitSet()));
+    return counting;
   }
 
   /** The method's name with its class, as people know it. */

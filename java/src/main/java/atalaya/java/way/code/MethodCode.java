@@ -12,11 +12,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.objectweb.asm.Handle;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.AbstractInsnNode;
 import org.objectweb.asm.tree.FieldInsnNode;
 import org.objectweb.asm.tree.InsnList;
+import org.objectweb.asm.tree.InvokeDynamicInsnNode;
 import org.objectweb.asm.tree.JumpInsnNode;
 import org.objectweb.asm.tree.LineNumberNode;
 import org.objectweb.asm.tree.LocalVariableNode;
@@ -307,6 +309,23 @@ public final class MethodCode {
       uses |= instruction instanceof VarInsnNode variable && variable.var == 0;
     }
     return uses && !isStatic();
+  }
+
+  /** Whether a class that extends the one that is named may answer a call. */
+  public static boolean isVirtual(MethodInsnNode call) {
+    return call.getOpcode() == Opcodes.INVOKEVIRTUAL || call.getOpcode() == Opcodes.INVOKEINTERFACE;
+  }
+
+  /** The bodies of the lambdas that an instruction makes. */
+  List<Ref> lambdas(int at) {
+    return at(at) instanceof InvokeDynamicInsnNode making
+        ? Stream.of(making.bsmArgs)
+            .filter(Handle.class::isInstance)
+            .map(Handle.class::cast)
+            .filter(handle -> handle.getName().startsWith("lambda$"))
+            .map(handle -> new Ref(handle.getOwner(), handle.getName() + handle.getDesc()))
+            .toList()
+        : List.of();
   }
 
   /** All points of outcomes, lines and handlers in it. */

@@ -13,8 +13,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.IntToDoubleFunction;
-import org.objectweb.asm.Handle;
-import org.objectweb.asm.tree.InvokeDynamicInsnNode;
 
 /**
  * The heaviest path through a method ({@code docs/measures.md}, section 9). Its graph is taken
@@ -102,7 +100,7 @@ public final class PathSearch {
     wanted.begun().forEach(move -> begun.or(passed(move)));
     this.firstTurn = wanted.begun().isEmpty() ? 0 : turnAfter(last(wanted.begun()));
     for (int making : graph.lambdas()) {
-      ofLambdas.put(making, lambda((InvokeDynamicInsnNode) code.at(making), making));
+      ofLambdas.put(making, lambda(making));
     }
   }
 
@@ -136,20 +134,16 @@ public final class PathSearch {
     return passed.containsAll(wanted.forced());
   }
 
-  private double lambda(InvokeDynamicInsnNode making, int at) {
-    for (Object argument : making.bsmArgs) {
-      if (argument instanceof Handle handle && handle.getName().startsWith("lambda$")) {
-        Wanted inside =
-            new Wanted(wanted.weights(), Set.of(), List.of(), wanted.blocked(), wanted.returning());
-        Optional<Path> path =
-            lambdaBodies
-                .apply(new Ref(handle.getOwner(), handle.getName() + handle.getDesc()))
-                .flatMap(body -> heaviest(body, inside, lambdaBodies));
-        double weight = path.map(this::weight).orElse(0.0);
-        if (weight > 0) {
-          lambdas.put(at, path.get());
-          return weight;
-        }
+  private double lambda(int making) {
+    Wanted inside =
+        new Wanted(wanted.weights(), Set.of(), List.of(), wanted.blocked(), wanted.returning());
+    for (Ref lambda : code.lambdas(making)) {
+      Optional<Path> path =
+          lambdaBodies.apply(lambda).flatMap(body -> heaviest(body, inside, lambdaBodies));
+      double weight = path.map(this::weight).orElse(0.0);
+      if (weight > 0) {
+        lambdas.put(making, path.get());
+        return weight;
       }
     }
     return 0;

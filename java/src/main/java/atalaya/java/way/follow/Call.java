@@ -2,6 +2,7 @@ package atalaya.java.way.follow;
 
 import atalaya.core.term.Term;
 import atalaya.java.way.code.CodeBase.Ref;
+import atalaya.java.way.code.MethodCode;
 import java.util.List;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
@@ -54,11 +55,7 @@ record Call(MethodInsnNode node, List<Term> arguments) {
 
   /** Whether a class that extends the one that is named may answer. */
   boolean isVirtual() {
-    return isVirtual(node);
-  }
-
-  static boolean isVirtual(MethodInsnNode call) {
-    return call.getOpcode() == Opcodes.INVOKEVIRTUAL || call.getOpcode() == Opcodes.INVOKEINTERFACE;
+    return MethodCode.isVirtual(node);
   }
 
   /** The object whose method is called, or that is made; of static methods the first argument. */

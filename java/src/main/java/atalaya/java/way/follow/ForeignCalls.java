@@ -71,7 +71,7 @@ final class ForeignCalls {
     boolean isOwn =
         !call.isStatic() && call.object() instanceof Term.Input input && input.isReceiver();
     if (isOwn) {
-      walker.likely.pass(call.method());
+      walker.base.likely(call.method(), true).ifPresent(walker::calls);
     }
     return isOwn ? ownAnswer((Term.Input) call.object(), call) : walker.results.ofHeld(call);
   }

@@ -73,7 +73,7 @@ final class OwnCalls implements CallRule {
       return unfollowed(call, known);
     }
     MethodCode code = known.get();
-    walker.likely.pass(code);
+    walker.calls(ref);
     Optional<Course> decided = branches.decided(code, arguments);
     if (decided.isPresent() || code.isStraight() || call.isConstructor()) {
       return followed(call, code, decided.or(() -> straight(code, arguments)));

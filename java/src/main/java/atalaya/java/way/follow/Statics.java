@@ -83,8 +83,7 @@ final class Statics {
   private static Optional<Map<State.Field, Term>> after(Known known, String type, Path path) {
     State state = new State();
     Walker walker =
-        new Walker(
-            known, Steering.NONE, Allowance.of(OF_CLASS), method -> false, Makings.PLAINEST, type);
+        new Walker(known, Steering.NONE, Allowance.of(OF_CLASS), Makings.PLAINEST, type);
     try {
       walker.apart(state, path, List.of());
       return Optional.of(state.fields);

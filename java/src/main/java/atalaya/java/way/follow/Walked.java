@@ -48,6 +48,7 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
    *
    * @param steps the conditions that it passes, in order
    * @param points by internal name of the class
+   * @param called the methods of which it may not have been followed where they go
    * @param surroundings the classes and methods called that depend on more than arguments
    * @param mayHalt whether it may end the JVM or wait for somebody at the keyboard
    * @param fixed what no test can change that decided where it can't go
@@ -55,6 +56,7 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
   public record Trace(
       List<Passed> steps,
       Map<String, BitSet> points,
+      Set<Ref> called,
       List<Effect> effects,
       Set<String> surroundings,
       boolean mayHalt,

@@ -35,7 +35,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.AbstractInsnNode;
@@ -84,10 +83,8 @@ public final class Walker {
   final Known known;
   final CodeBase base;
   final Visibility visible;
-  final Predicate<MethodCode> isNew;
   final Makings makings;
   final List<Walked.Passed> steps = new ArrayList<>();
-  final Map<String, BitSet> points = new HashMap<>();
   final Set<Term.Input> doubles = new LinkedHashSet<>();
   final Set<Term.Input> handedOn = new LinkedHashSet<>();
   final Set<Term.Input> changedInputs = new LinkedHashSet<>();
@@ -106,7 +103,6 @@ public final class Walker {
   final Objects objects = new Objects(this);
   final Lines lines = new Lines(this);
   final Results results = new Results(this);
-  final LikelyPassed likely = new LikelyPassed(this);
   final Changes changes = new Changes(this, objects.containers(), objects.holders());
   final TypeTests types = new TypeTests(this);
   final Builders builders = new Builders(this);
@@ -121,6 +117,8 @@ public final class Walker {
   private final Values nothing = new Values(Map.of());
   private final Set<Constraint> own = Collections.newSetFromMap(new IdentityHashMap<>());
   private final Set<Constraint> inLoops = Collections.newSetFromMap(new IdentityHashMap<>());
+  private final Map<String, BitSet> points = new HashMap<>();
+  private final Set<CodeBase.Ref> called = new LinkedHashSet<>();
   private Walked.Cause cause;
   private boolean isInLoop;
   private Edge taken;
@@ -133,13 +131,7 @@ public final class Walker {
   private int line;
   private String here = "";
 
-  Walker(
-      Known known,
-      Steering steering,
-      Allowance allowance,
-      Predicate<MethodCode> isNew,
-      Makings makings,
-      String entered) {
+  Walker(Known known, Steering steering, Allowance allowance, Makings makings, String entered) {
     this.allowance = allowance;
     this.makings = makings;
     this.known = known;
@@ -147,7 +139,6 @@ public final class Walker {
     this.base = known.base();
     this.fixed = new Fixed(known.seen());
     this.visible = Visibility.ofTestOf(base, entered);
-    this.isNew = isNew;
     this.steering = steering;
   }
 
@@ -155,7 +146,6 @@ public final class Walker {
    * Follows paths, each of which but the last one calls the next.
    *
    * @param allowance when it is spent, calls are no longer followed
-   * @param isNew whether nothing reached a method yet
    * @param whole from the one that a test calls
    * @param before what is called on objects first
    */
@@ -163,13 +153,12 @@ public final class Walker {
       Known known,
       Steering steering,
       Allowance allowance,
-      Predicate<MethodCode> isNew,
       Route whole,
       Makings makings,
       List<Before> before)
       throws NotFollowed {
     MethodCode first = whole.paths().get(0).code();
-    Walker walker = new Walker(known, steering, allowance, isNew, makings, first.ref().type());
+    Walker walker = new Walker(known, steering, allowance, makings, first.ref().type());
     Term.Input receiver = null;
     List<Term> all = new ArrayList<>();
     boolean makes = first.node().name.equals("<init>");
@@ -202,6 +191,7 @@ public final class Walker {
         new Walked.Trace(
             walker.steps,
             walker.points,
+            walker.called,
             walker.effects,
             walker.surroundings,
             walker.mayHalt,
@@ -452,7 +442,14 @@ public final class Walker {
     }
   }
 
-  void pass(MethodCode code, BitSet passed) {
+  /** A method of the project is called, of which it may not be followed where it goes. */
+  void calls(CodeBase.Ref method) {
+    if (!apart) {
+      called.add(method);
+    }
+  }
+
+  private void pass(MethodCode code, BitSet passed) {
     if (!apart && !passed.isEmpty() && base.has(code.ref().type())) {
       points.computeIfAbsent(code.ref().type(), t -> new BitSet()).or(passed);
     }
