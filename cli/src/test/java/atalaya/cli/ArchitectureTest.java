@@ -32,6 +32,8 @@ class ArchitectureTest {
         .definedBy("atalaya.boot..")
         .layer("java")
         .definedBy("atalaya.java..")
+        .layer("ways")
+        .definedBy("atalaya.ways..")
         .layer("trial")
         .definedBy("atalaya.trial..")
         .layer("worker")
@@ -52,14 +54,16 @@ class ArchitectureTest {
         .mayOnlyBeAccessedByLayers("cli")
         .whereLayer("worker")
         .mayOnlyBeAccessedByLayers("trial")
+        .whereLayer("ways")
+        .mayOnlyBeAccessedByLayers("cli")
         .whereLayer("java")
-        .mayOnlyBeAccessedByLayers("trial", "cli")
+        .mayOnlyBeAccessedByLayers("ways", "trial", "cli")
         .whereLayer("boot")
         .mayOnlyBeAccessedByLayers("worker", "launch")
         .whereLayer("points")
-        .mayOnlyBeAccessedByLayers("java", "trial", "launch", "cli")
+        .mayOnlyBeAccessedByLayers("java", "ways", "trial", "launch", "cli")
         .whereLayer("core")
-        .mayOnlyBeAccessedByLayers("java", "trial", "launch", "store", "cli")
+        .mayOnlyBeAccessedByLayers("java", "ways", "trial", "launch", "store", "cli")
         .check(CLASSES);
   }
 
@@ -106,7 +110,7 @@ class ArchitectureTest {
   void packagesOfAModuleHaveNoCycles() {
     slices().matching("atalaya.core.(*)..").should().beFreeOfCycles().check(CLASSES);
     slices().matching("atalaya.java.(*)..").should().beFreeOfCycles().check(CLASSES);
-    slices().matching("atalaya.java.way.(*)").should().beFreeOfCycles().check(CLASSES);
+    slices().matching("atalaya.ways.(*)..").should().beFreeOfCycles().check(CLASSES);
     slices().matching("atalaya.launch.(*)..").should().beFreeOfCycles().check(CLASSES);
   }
 

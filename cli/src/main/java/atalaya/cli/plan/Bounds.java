@@ -1,8 +1,8 @@
 package atalaya.cli.plan;
 
 import atalaya.core.figure.MethodFigures;
-import atalaya.java.way.code.CodeBase;
-import atalaya.java.way.code.CodeBase.Ref;
+import atalaya.ways.code.CodeBase;
+import atalaya.ways.code.CodeBase.Ref;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;

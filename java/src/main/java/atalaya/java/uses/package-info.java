@@ -1,2 +1,0 @@
-/** How tests use the code, as far as their class files tell. */
-package atalaya.java.uses;

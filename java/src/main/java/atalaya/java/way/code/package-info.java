@@ -1,2 +1,0 @@
-/** What class files say of the code that ways lead through, and what a test may see of it. */
-package atalaya.java.way.code;

@@ -1,2 +1,0 @@
-/** How control goes: along a planned path, as it turns out, or where it has to. */
-package atalaya.java.way.course;

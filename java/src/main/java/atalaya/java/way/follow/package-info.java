@@ -1,2 +1,0 @@
-/** Follows a way with terms instead of values, and says what calls give and objects hold. */
-package atalaya.java.way.follow;

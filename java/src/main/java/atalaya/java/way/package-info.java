@@ -1,2 +1,0 @@
-/** Finds ways through methods, and what has to hold for them to be taken. */
-package atalaya.java.way;

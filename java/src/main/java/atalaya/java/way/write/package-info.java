@@ -1,2 +1,0 @@
-/** Puts a way into words, values and the code of a test. */
-package atalaya.java.way.write;

@@ -1,0 +1,75 @@
+package atalaya.ways;
+
+import atalaya.core.plan.Way;
+import atalaya.core.solve.Solution;
+import atalaya.ways.code.CodeBase;
+import atalaya.ways.code.CodeBase.Ref;
+import atalaya.ways.code.LikelyPassed;
+import atalaya.ways.follow.Walked;
+import atalaya.ways.write.Seen;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+
+/**
+ * A way that was found, but for what depends on what else is reached already.
+ *
+ * @param route the methods from one that a test can call
+ * @param calls the same by their names
+ * @param steps the conditions on it
+ * @param setUp what has to be there
+ */
+record Led(
+    List<Ref> route,
+    List<String> calls,
+    List<Way.Step> steps,
+    Walked walked,
+    Solution.Found found,
+    Way.SetUp setUp) {
+
+  /**
+   * The way.
+   *
+   * @param reached the points of a class, by binary name, that are reached already
+   */
+  Way way(CodeBase base, Function<String, BitSet> reached) {
+    LikelyPassed likely =
+        new LikelyPassed(
+            base, code -> !code.allPoints().intersects(reached.apply(binary(code.ref().type()))));
+    walked.trace().called().forEach(likely::call);
+    Map<String, BitSet> points = new HashMap<>();
+    for (Map<String, BitSet> some : List.of(walked.trace().points(), likely.points())) {
+      some.forEach((type, all) -> points.computeIfAbsent(binary(type), t -> new BitSet()).or(all));
+    }
+    return new Way(
+        calls,
+        List.of(),
+        steps,
+        points,
+        setUp,
+        new Seen(walked, found, route.get(0)).result(deciding(reached)),
+        walked.needs().doubles().size(),
+        List.copyOf(walked.trace().surroundings()));
+  }
+
+  /** How many conditions are passed before the first of the route with a new outcome. */
+  private int deciding(Function<String, BitSet> reached) {
+    List<Walked.Passed> passed = walked.trace().steps();
+    for (int i = 0; i < passed.size(); i++) {
+      String type = binary(passed.get(i).type());
+      int point = passed.get(i).point();
+      boolean isOnRoute =
+          steps.stream().anyMatch(s -> s.point() == point && s.className().equals(type));
+      if (isOnRoute && !reached.apply(type).get(point)) {
+        return i;
+      }
+    }
+    return 0;
+  }
+
+  private static String binary(String type) {
+    return type.replace('/', '.');
+  }
+}

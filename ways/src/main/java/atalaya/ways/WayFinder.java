@@ -1,0 +1,307 @@
+package atalaya.ways;
+
+import atalaya.core.code.CodeClass;
+import atalaya.core.plan.Way;
+import atalaya.core.solve.Answers;
+import atalaya.core.solve.Solution;
+import atalaya.core.solve.Solver;
+import atalaya.core.term.Constraint;
+import atalaya.core.term.EnumValue;
+import atalaya.ways.code.ClassCode;
+import atalaya.ways.code.CodeBase;
+import atalaya.ways.code.CodeBase.Ref;
+import atalaya.ways.code.Concrete;
+import atalaya.ways.code.Meaning;
+import atalaya.ways.code.Meanings;
+import atalaya.ways.code.MethodCode;
+import atalaya.ways.code.Path;
+import atalaya.ways.code.Visibility;
+import atalaya.ways.follow.Known;
+import atalaya.ways.follow.Makings;
+import atalaya.ways.follow.Walked;
+import atalaya.ways.write.MissingElements;
+import atalaya.ways.write.Wording;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.function.Predicate;
+
+/** Finds the best way of a method, and what leads there; may be asked by several threads. */
+public final class WayFinder {
+  /** So many conditions are computed for a whole path, at most, and for each step along one. */
+  private static final int THOROUGH = 1_000;
+
+  private static final int QUICK = 100;
+
+  /** So many ways of making objects are passed over, where the plainest leads nowhere. */
+  private static final List<Integer> OTHER_MAKINGS = List.of(1, 2, 3, Integer.MAX_VALUE);
+
+  private final CodeBase base;
+  private final Meanings meanings;
+  private final Known known;
+  private final Routes routes;
+  private final Function<String, List<EnumValue>> enums;
+  private final Answers answers = new Answers();
+
+  /** Kept, as what else is reached changes with each brief that is chosen. */
+  private final Map<Sought, Outcome> outcomes = new ConcurrentHashMap<>();
+
+  /**
+   * For a project.
+   *
+   * @param model of a class, by binary name
+   * @param seen the points of a class, by binary name, that were reached when it was observed
+   * @param isReached whether a test already reaches a method, so that a new one may begin there
+   */
+  public WayFinder(
+      CodeBase base,
+      Function<String, Optional<CodeClass>> model,
+      Function<String, BitSet> seen,
+      Predicate<Ref> isReached) {
+    this.base = base;
+    this.meanings = new Meanings(model);
+    this.known = Known.of(base, meanings, seen);
+    this.routes = new Routes(base, isReached);
+    this.enums = type -> base.code(type).map(ClassCode::constants).orElse(List.of());
+  }
+
+  /** What came of a search, before it is known what else is reached. */
+  private interface Outcome {
+    Answer told(Function<String, BitSet> reached);
+
+    static Outcome always(Answer answer) {
+      return reached -> answer;
+    }
+  }
+
+  /** What came of it. */
+  public sealed interface Answer {
+    /** A way. */
+    record Found(Way way) implements Answer {}
+
+    /** There is none. */
+    record Impossible(String because) implements Answer {}
+
+    /** None was found that does not contradict itself, though there may be one. */
+    record NotFound(String because) implements Answer {}
+
+    /** Nothing is left to reach, or the method can't be read. */
+    record Nothing() implements Answer {}
+  }
+
+  /**
+   * The best way to one of several points, as copies of a {@code finally} block have them.
+   *
+   * @param reached the points of a class, by binary name, that are reached already
+   */
+  public Answer towards(Ref method, Function<String, BitSet> reached, BitSet points) {
+    Answer none = new Answer.Nothing();
+    for (int point = points.nextSetBit(0); point >= 0; point = points.nextSetBit(point + 1)) {
+      Answer answer = best(new Wanted(method, reached, point));
+      if (answer instanceof Answer.Found) {
+        return answer;
+      }
+      none = none instanceof Answer.NotFound ? none : answer;
+    }
+    return none;
+  }
+
+  /** The best way that can be taken. */
+  public Answer best(Wanted wanted) {
+    Optional<MethodCode> code = base.code(wanted.method());
+    if (code.isEmpty()) {
+      return new Answer.Nothing();
+    }
+    String type = wanted.method().type();
+    BitSet left = meanings.counting(type, base.points(code.get()));
+    left.andNot(wanted.reached().apply(type.replace('/', '.')));
+    Sought sought = new Sought(wanted.method(), wanted.towards(), left);
+    Outcome outcome = outcomes.get(sought);
+    if (outcome == null) {
+      // Not computed in the map: it would make others wait.
+      outcome = sought(sought, code.get());
+      outcomes.put(sought, outcome);
+    }
+    return outcome.told(wanted.reached());
+  }
+
+  private Outcome sought(Sought sought, MethodCode code) {
+    Routes.Route found = routes.to(sought.method());
+    List<Ref> route = found.methods();
+    if (routes.isHidden(route.get(0))) {
+      return Outcome.always(
+          found.areAll()
+              ? new Answer.Impossible("no code that a test can call leads there")
+              : new Answer.NotFound("what a test can call is too many calls away"));
+    }
+    List<Integer> sites = routes.sites(route);
+    if (sites.size() < route.size() - 1) {
+      return Outcome.always(new Answer.Nothing());
+    }
+    Solver solver = new Solver(answers, enums, THOROUGH);
+    Solver quick = new Solver(answers, enums, QUICK);
+    Searched searched =
+        searched(m -> new WaySearch(known, solver, quick, sought, route, sites, code, m));
+    WaySearch.Result result = searched.result();
+    if (result instanceof WaySearch.Solved searchedFor) {
+      WaySearch.Solved solved = searched.search().confirmed(searchedFor);
+      Walked walked = solved.walked();
+      Led led = led(route, walked, walked.asMade(solver, solved.solution()));
+      Led prepared = prepared(led, solved, searched.search());
+      return reached -> new Answer.Found(prepared.way(base, reached));
+    }
+    if (result instanceof WaySearch.OnlyPath only) {
+      return Outcome.always(new Answer.Found(unsolved(route, only.path())));
+    }
+    if (result instanceof WaySearch.Excluded excluded) {
+      String because = because(excluded);
+      return Outcome.always(
+          excluded.isProven() ? new Answer.Impossible(because) : new Answer.NotFound(because));
+    }
+    return Outcome.always(new Answer.Nothing());
+  }
+
+  private record Searched(WaySearch search, WaySearch.Result result) {}
+
+  /** What comes of a search, where need be with objects made in other ways. */
+  private static Searched searched(Function<Makings, WaySearch> searching) {
+    WaySearch search = searching.apply(Makings.PLAINEST);
+    Searched last = new Searched(search, search.run());
+    Set<String> others = new HashSet<>();
+    for (int passedOver : OTHER_MAKINGS) {
+      boolean mayDo =
+          last.result() instanceof WaySearch.Excluded no
+              && !no.isProven()
+              && !no.madeOtherwise().isEmpty();
+      if (!mayDo) {
+        return last;
+      }
+      others.addAll(((WaySearch.Excluded) last.result()).madeOtherwise());
+      search = searching.apply(new Makings(others, passedOver));
+      WaySearch.Result result = search.run();
+      last = result instanceof WaySearch.NothingLeft ? last : new Searched(search, result);
+    }
+    return last;
+  }
+
+  /**
+   * Whether a test can make an object and call a method itself; not for one that can't be found.
+   */
+  public boolean isOpen(Ref method) {
+    if (method == null || routes.isHidden(method)) {
+      return false;
+    }
+    boolean isMade = method.name().equals("<init>");
+    Visibility visible = Visibility.ofTestOf(base, method.type());
+    String type = isMade ? method.type() : Concrete.of(base, visible, method);
+    return !base.isAbstract(type) && base.code(type).map(code -> !code.isHidden()).orElse(false);
+  }
+
+  /** The fields and methods of its class that a method is about: itself, and what it uses. */
+  public Set<String> about(Ref method) {
+    return base.code(method).map(MethodCode::about).orElse(Set.of());
+  }
+
+  /** Whether code outside of the project may use a method. */
+  public boolean isOffered(Ref method) {
+    return Visibility.isOffered(base, method);
+  }
+
+  /** Whether a method asks how many elements an array has, and takes one by a number. */
+  public boolean mayMissElement(Ref method) {
+    return MissingElements.mayBeOn(base, method);
+  }
+
+  private static String because(WaySearch.Excluded excluded) {
+    Constraint.Reason one = excluded.because().one().reason();
+    Constraint.Reason other = excluded.because().other().reason();
+    Constraint.Reason written = other.isWritten() ? other : one;
+    if (!written.isWritten()) {
+      return "what line " + other.line() + " needs can't be";
+    }
+    Constraint.Reason with = written == other ? one : other;
+    String it = "`" + written.condition() + "` " + written.outcome() + " at line " + written.line();
+    return with.isWritten() && !with.equals(written)
+        ? it
+            + " cannot happen together with `"
+            + with.condition()
+            + "` "
+            + with.outcome()
+            + " at line "
+            + with.line()
+        : it
+            + " cannot happen there"
+            + (excluded.fixed().isEmpty()
+                ? ""
+                : " while " + String.join(" and ", excluded.fixed()) + " is what it is");
+  }
+
+  /** The same way after calls that give objects their state, where a test can take it so. */
+  private Led prepared(Led led, WaySearch.Solved solved, WaySearch search) {
+    if (!led.setUp().code().isEmpty()) {
+      return led;
+    }
+    Visibility visible = Visibility.ofTestOf(base, led.route().get(0).type());
+    return new Preparing(base, visible, search)
+        .prepared(solved)
+        .map(after -> led(led.route(), after.walked(), after.solution()))
+        .filter(after -> !after.setUp().code().isEmpty())
+        .orElse(led);
+  }
+
+  private Led led(List<Ref> route, Walked walked, Solution.Found found) {
+    List<Way.Step> steps = new ArrayList<>();
+    Set<String> told = new HashSet<>();
+    List<String> calls = route.stream().map(meanings::qualified).toList();
+    for (Walked.Passed passed : walked.trace().steps()) {
+      meanings
+          .outcome(passed.type(), passed.point())
+          .filter(named -> calls.contains(named.method()))
+          .filter(named -> told.add(passed.type() + passed.point()))
+          .ifPresent(named -> steps.add(step(named, passed.point())));
+    }
+    Wording wording = new Wording(base, walked, found, route.get(0));
+    Solver solver = new Solver(answers, enums, THOROUGH);
+    Way.SetUp setUp = wording.setUp(steps, MissingElements.on(solver, walked));
+    return new Led(route, calls, steps, walked, found, setUp);
+  }
+
+  private static Way.Step step(Meaning.Named named, int point) {
+    Constraint.Reason reason = named.reason();
+    return new Way.Step(named.method(), reason.line(), reason.condition(), reason.outcome(), point);
+  }
+
+  /** A way of which only the path is known. */
+  private Way unsolved(List<Ref> route, Path path) {
+    List<Way.Step> steps = new ArrayList<>();
+    Set<Integer> told = new HashSet<>();
+    Ref ref = path.code().ref();
+    for (Path.Move move : path.moves()) {
+      int point = move.edge() == null ? -1 : move.edge().point();
+      meanings
+          .outcome(ref.type(), point)
+          .filter(named -> told.add(point))
+          .ifPresent(named -> steps.add(step(named, point)));
+    }
+    return new Way(
+        route.stream().map(meanings::qualified).toList(),
+        List.of(),
+        steps,
+        Map.of(ref.type().replace('/', '.'), path.passed()),
+        new Way.SetUp(
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of("the values were not followed"),
+            Optional.empty()),
+        new Way.Result(List.of(), ""),
+        0,
+        List.of());
+  }
+}

@@ -1,0 +1,143 @@
+package atalaya.ways.follow;
+
+import atalaya.core.term.Constraint;
+import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Constraint.Reason;
+import atalaya.core.term.Constraint.Relation;
+import atalaya.core.term.Term;
+import atalaya.ways.code.CodeBase.Ref;
+import atalaya.ways.code.HoldingTypes;
+import atalaya.ways.code.Surroundings;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** What calls give, and what they throw. */
+final class Calls {
+  private final Walker walker;
+  private final Branches branches;
+  private final CharsetNames charsets;
+  private final Unfollowed unfollowed;
+  private final OwnCalls own;
+  private final ForeignCalls foreign;
+  private final PlatformCalls platform;
+  private final Mappings mappings;
+
+  /** The first that knows a call says what it gives; where none does, it is a foreign one. */
+  private final List<CallRule> rules;
+
+  Calls(Walker walker) {
+    this.walker = walker;
+    this.branches = new Branches(walker);
+    this.charsets = new CharsetNames(walker);
+    this.unfollowed = new Unfollowed(walker, charsets, branches);
+    this.own = new OwnCalls(walker, branches, unfollowed);
+    this.foreign = new ForeignCalls(walker, unfollowed);
+    this.platform = new PlatformCalls(walker, foreign);
+    this.mappings = new Mappings(walker, foreign);
+    this.rules =
+        List.of(
+            new PlainCalls(walker, own),
+            new ArrayCalls(),
+            walker.builders,
+            this::made,
+            walker.objects.containers(),
+            mappings,
+            walker.objects.holders(),
+            new Expressions(walker),
+            walker.lines,
+            platform,
+            new EnumCalls(walker, own),
+            own);
+  }
+
+  /** The result of a call; for one without result anything. */
+  Term call(Call call) {
+    if (!call.isStatic() && !call.isConstructor()) {
+      walker.requireThere(call.object());
+    }
+    Surroundings.of(call.node()).ifPresent(walker.surroundings::add);
+    walker.mayHalt |= Surroundings.isHalting(call.owner(), call.name());
+    for (CallRule rule : rules) {
+      Optional<Term> given = rule.call(call);
+      if (given.isPresent()) {
+        return given.get();
+      }
+    }
+    return foreign.call(call);
+  }
+
+  /** An object of the platform or of a library is made. */
+  private Optional<Term> made(Call call) {
+    if (!call.isConstructor() || walker.base.has(call.owner())) {
+      return Optional.empty();
+    }
+    if (!walker.lines.isMade(call)) {
+      walker.changes.ofArrays(call.arguments());
+    }
+    if (HoldingTypes.isHolder(call.owner())) {
+      walker.objects.holders().made(call.object(), call.given());
+    }
+    if (HoldingTypes.isCollection(call.owner())) {
+      walker.objects.containers().made(call.object(), call.given());
+    }
+    if (HoldingTypes.isMap(call.owner())) {
+      mappings.made(call);
+    }
+    unfollowed.makes(call);
+    return Optional.of(walker.results.of(call));
+  }
+
+  /** A call that has to throw. */
+  void throwing(Call call, String exception) {
+    Reason reason = Reason.unwritten(walker.line());
+    if (foreign.isCloned(call)) {
+      walker.require(new Compared(Term.of(0), Relation.NOT_EQUAL, Term.of(0), reason));
+      return;
+    }
+    Optional<Compared> byCharset = charsets.turning(call, true);
+    if (byCharset.isPresent()) {
+      walker.require(byCharset.get());
+      return;
+    }
+    if (PlatformCalls.isPure(call)) {
+      walker.require(new Constraint.Throws(platform.given(call), exception, reason));
+      return;
+    }
+    Optional<Term.Input> collaborator = foreign.collaborator(call);
+    boolean isByDouble = collaborator.filter(walker.objects::isDouble).isPresent();
+    Optional<Ref> answering = isByDouble ? Optional.empty() : own.answering(call);
+    Optional<Term> thrown =
+        answering
+            .flatMap(ref -> branches.cases(ref, call.arguments()))
+            .flatMap(of -> throwing(of, exception));
+    if (thrown.isPresent()) {
+      walker.require(new Constraint.Throws(thrown.get(), exception, reason));
+      return;
+    }
+    Optional<Term.Input> asked =
+        answering.isPresent() ? Optional.empty() : collaborator.or(() -> foreign.extended(call));
+    Term throwing =
+        asked.isPresent()
+            ? foreign.asked(asked.get(), call, exception)
+            : Unfollowed.throwing(call, exception);
+    walker.require(new Compared(throwing, Relation.NOT_EQUAL, Term.of(0), reason));
+  }
+
+  /** What a call gives, with what a handler takes as that; empty where it throws nothing such. */
+  private Optional<Term> throwing(Term given, String caught) {
+    if (!(given instanceof Term.Choice choice)) {
+      return Optional.empty();
+    }
+    List<Term.Case> cases = new ArrayList<>();
+    boolean isThere = false;
+    for (Term.Case one : choice.cases()) {
+      boolean isTaken = !one.thrown().isEmpty() && walker.base.isA(one.thrown(), caught);
+      isThere |= isTaken;
+      cases.add(isTaken ? new Term.Case(one.conditions(), null, caught) : one);
+    }
+    return isThere
+        ? Optional.of(new Term.Choice(choice.type(), cases, choice.size()))
+        : Optional.empty();
+  }
+}

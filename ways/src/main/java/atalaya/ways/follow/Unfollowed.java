@@ -1,0 +1,237 @@
+package atalaya.ways.follow;
+
+import atalaya.core.term.Constraint;
+import atalaya.core.term.Constraint.Compared;
+import atalaya.core.term.Constraint.Reason;
+import atalaya.core.term.Constraint.Relation;
+import atalaya.core.term.Platform;
+import atalaya.core.term.Term;
+import atalaya.ways.code.CodeBase.Ref;
+import atalaya.ways.code.Taking;
+import atalaya.ways.code.TypeNames;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import org.objectweb.asm.Type;
+
+/** What has to hold for a call to return that is not followed. */
+public final class Unfollowed {
+  private static final String TEXT = "Ljava/lang/String;";
+  private static final String STREAMS = "java/util/stream/";
+
+  /** Between a call and the exception, in the name of what stands for whether it throws that. */
+  public static final String THROWS = " throws ";
+
+  /** In place of an exception, where nothing but what handlers take matters. */
+  public static final String CAUGHT = "what is caught";
+
+  private static final Pattern OPENING =
+      Pattern.compile(
+          "read.*|lines|list|walk|size|copy|move|delete|newInputStream|newBufferedReader");
+
+  private final Walker walker;
+  private final CharsetNames charsets;
+  private final Branches branches;
+
+  Unfollowed(Walker walker, CharsetNames charsets, Branches branches) {
+    this.walker = walker;
+    this.charsets = charsets;
+    this.branches = branches;
+  }
+
+  /** What stands for whether a call throws something. */
+  static Term.Input throwing(Call call, String exception) {
+    String name = asText(call) + THROWS + TypeNames.simpleOf(exception);
+    return new Term.Input(name, "Z", Term.Source.RESULT, 0);
+  }
+
+  /** Whether something stands for whether a call throws. */
+  public static boolean isThrowing(Term.Input outcome) {
+    return outcome.name().contains(THROWS);
+  }
+
+  /** How a call is told. */
+  static String asText(Call call) {
+    return TypeNames.simpleOf(call.owner()) + "." + call.name().replace("<init>", "new") + "(..)";
+  }
+
+  /** Nobody knows whether a call that is not followed takes null. */
+  void handOn(List<Term> arguments) {
+    for (Term argument : arguments) {
+      boolean isElement =
+          argument instanceof Term.Input input && input.source() == Term.Source.ELEMENT;
+      if (isElement || isGiven(argument)) {
+        walker.handedOn.add((Term.Input) argument);
+      }
+    }
+  }
+
+  /** Whether a test gives something. */
+  private static boolean isGiven(Term argument) {
+    return argument instanceof Term.Input input && input.source() == Term.Source.ARGUMENT;
+  }
+
+  /** A constructor that is not of the project. */
+  void makes(Call constructor) {
+    if (mayRefuse(constructor) && !isReturning(constructor)) {
+      throwsNothing(constructor);
+    }
+    if (isOfPlatform(constructor) && !isThrowable(constructor)) {
+      constructor.given().stream().filter(Unfollowed::isGiven).forEach(walker::requireThere);
+    }
+    returns(constructor);
+  }
+
+  /** Whether a library's constructor may not take what it is given. */
+  private boolean mayRefuse(Call constructor) {
+    boolean isPlain = constructor.given().stream().allMatch(Term::isConstant);
+    return !isOfPlatform(constructor) && !isPlain && !isThrowable(constructor);
+  }
+
+  /** Whether it returns under what is asked of a test from now on. */
+  private boolean isReturning(Call constructor) {
+    Optional<List<Constraint>> needed =
+        walker
+            .base
+            .code(constructor.method())
+            .flatMap(code -> branches.returning(code, constructor.arguments()));
+    needed.ifPresent(all -> all.forEach(walker::require));
+    return needed.isPresent();
+  }
+
+  private static boolean isOfPlatform(Call call) {
+    return call.owner().startsWith("java/") || call.owner().startsWith("javax/");
+  }
+
+  private boolean isThrowable(Call constructor) {
+    return walker.base.isA(constructor.owner(), "java/lang/Throwable");
+  }
+
+  /**
+   * Of a call that is not followed it is not known whether it throws what a handler is for, nor, of
+   * one that is given a text, whether it takes any.
+   */
+  void returns(Call call) {
+    if (isToldByCharset(call)) {
+      return;
+    }
+    boolean takesAny = call.owner().startsWith("java/") && !call.owner().startsWith(STREAMS);
+    if (takesAny) {
+      requireClasses(call);
+    }
+    handOn(takesAny ? List.of() : call.arguments());
+    boolean takesText =
+        call.arguments().stream().anyMatch(a -> a.type().equals(TEXT) && !a.isConstant());
+    if (takesText) {
+      walker.base.refusing(call.node()).ifPresent(exception -> throwsNo(call, exception));
+    }
+    boolean turnsOnNothing = takesAny && call.arguments().isEmpty();
+    for (String exception : walker.handled()) {
+      if (walker.base.declares(call.node(), exception)) {
+        throwsNo(call, turnsOnNothing ? "an exception" : exception);
+      }
+    }
+  }
+
+  /** Of classes the platform takes none that is missing. */
+  private void requireClasses(Call call) {
+    Type[] types = Type.getArgumentTypes(call.descriptor());
+    int first = call.arguments().size() - types.length;
+    for (int i = 0; i < types.length; i++) {
+      if (types[i].getDescriptor().equals("Ljava/lang/Class;")) {
+        walker.requireThere(call.arguments().get(first + i));
+      }
+    }
+  }
+
+  /** Whether a call throws what it may throw or not by a charset's name, which is required then. */
+  boolean isToldByCharset(Call call) {
+    Optional<Compared> name = charsets.turning(call, false);
+    name.ifPresent(walker::require);
+    if (name.isPresent() && call.isConstructor()) {
+      call.arguments().stream().filter(a -> a.type().length() > 1).forEach(walker::requireThere);
+    }
+    return name.isPresent();
+  }
+
+  /** It has to throw nothing; whether it does, a person has to see. */
+  void throwsNothing(Call call) {
+    throwsNo(call, whatMatters());
+  }
+
+  /** The same, unless it comes to one of the cases that were found. */
+  void throwsNothing(Call call, Term.Choice found) {
+    isNot(found.returningOr(throwing(call, whatMatters())));
+  }
+
+  private String whatMatters() {
+    return walker.isCaught() ? CAUGHT : "an exception";
+  }
+
+  private void throwsNo(Call call, String exception) {
+    isNot(throwing(call, exception));
+  }
+
+  private void isNot(Term throwing) {
+    Reason reason = Reason.unwritten(walker.line());
+    walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
+  }
+
+  /**
+   * What a call uses that it is given, and takes from where it is, has to be there.
+   *
+   * @param isByDouble whether a double answers
+   */
+  void uses(Call call, boolean isByDouble) {
+    requireFunctions(call);
+    boolean mayThrow =
+        Taking.mayMiss(call.node())
+            || walker.base.mayLibraryRefuse(call.node())
+            || opensUnknown(call)
+            || call.arguments().stream().anyMatch(this::mayFail);
+    if (!isByDouble && mayThrow) {
+      throwsNothing(call);
+    }
+  }
+
+  /** Whether a call opens a file that a test does not give, which may not be there. */
+  private static boolean opensUnknown(Call call) {
+    return call.owner().equals("java/nio/file/Files")
+        && OPENING.matcher(call.name()).matches()
+        && !isGiven(call.arguments().get(0));
+  }
+
+  /** The platform takes no null where it is to call a function. */
+  private void requireFunctions(Call call) {
+    Type[] types = Type.getArgumentTypes(call.descriptor());
+    int first = call.arguments().size() - types.length;
+    for (int i = 0; call.owner().startsWith("java/util/") && i < types.length; i++) {
+      if (types[i].getDescriptor().startsWith("Ljava/util/function/")) {
+        walker.requireThere(call.arguments().get(first + i));
+      }
+    }
+  }
+
+  /**
+   * Whether what a call is given is code of the project that may end by an exception, or a double
+   * that answers with null what it is not told.
+   */
+  private boolean mayFail(Term argument) {
+    boolean isOfMany =
+        argument instanceof Term.Input input
+            && walker.objects.isDouble(input)
+            && Platform.isInterface(TypeNames.internal(input.type()))
+            && !Platform.isFunction(TypeNames.internal(input.type()));
+    Ref body = walker.lambdas.get(argument);
+    return isOfMany || body != null && mayFail(body);
+  }
+
+  private boolean mayFail(Ref body) {
+    return Taking.mayMiss(body.type(), body.name(), body.descriptor())
+        || walker
+            .base
+            .code(body)
+            .filter(code -> walker.base.mayRefuse(code) || code.takesElements())
+            .isPresent();
+  }
+}
