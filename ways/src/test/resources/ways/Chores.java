@@ -1798,6 +1798,45 @@ class Chores implements Cloneable {
     }
   }
 
+  // ---- one of several that are given at the place ----
+
+  private static boolean isAny(String mark, int from, int many, String... these) {
+    boolean isAny = false;
+    if (from >= 0 && from + many <= mark.length()) {
+      String part = mark.substring(from, from + many);
+      for (String one : these) {
+        if (part.equals(one)) {
+          isAny = true;
+          break;
+        }
+      }
+    }
+    return isAny;
+  }
+
+  static void markedAs(String mark) {
+    if (isAny(mark, 1, 2, "AB", "CD", "EF")
+        && !isAny(mark, 0, 1, "X", "a")
+        && isAny(mark, 0, 3, "XCD", "NCD")) {
+      throw new Here();
+    }
+  }
+
+  private boolean isOneOf(char letter, char[] these) {
+    for (char one : these) {
+      if (one == letter) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  void lettered(char letter) {
+    if (isOneOf(letter, new char[] {'b', 'd'}) && !isOneOf(letter, new char[] {'a', 'b', 'c'})) {
+      throw new Here();
+    }
+  }
+
   // ---- what would end all tests ----
 
   private static void stop(int many) {

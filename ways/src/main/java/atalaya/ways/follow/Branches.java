@@ -11,10 +11,10 @@ import atalaya.ways.course.Course;
 import atalaya.ways.course.Decided;
 import atalaya.ways.course.NotFollowed;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.objectweb.asm.Type;
 
 /** What called methods give in which control parts. */
@@ -213,7 +213,7 @@ final class Branches {
 
   /** The cases of a method with loops; those of what it calls in turn are left open. */
   private List<Term.Case> explored(MethodCode code, List<Term> arguments) {
-    if (isExploring || !takesPlain(code)) {
+    if (isExploring || !takesPlain(code, arguments)) {
       return List.of();
     }
     isExploring = true;
@@ -224,11 +224,26 @@ final class Branches {
     }
   }
 
-  /** Whether a method depends on nothing but numbers, texts and what is shared by all. */
-  private static boolean takesPlain(MethodCode code) {
+  /**
+   * Whether a method depends on nothing but numbers, texts, arrays of them that the code itself put
+   * together, and what is shared by all.
+   */
+  private boolean takesPlain(MethodCode code, List<Term> arguments) {
+    Type[] types = Type.getArgumentTypes(code.node().desc);
+    int first = arguments.size() - types.length;
     return !code.usesItself()
-        && Arrays.stream(Type.getArgumentTypes(code.node().desc))
-            .map(Type::getDescriptor)
-            .allMatch(type -> type.length() == 1 || TEXTS.contains(type));
+        && IntStream.range(0, types.length)
+            .allMatch(i -> isPlain(types[i].getDescriptor(), arguments.get(first + i)));
+  }
+
+  private boolean isPlain(String type, Term argument) {
+    return isPlain(type)
+        || type.startsWith("[")
+            && isPlain(type.substring(1))
+            && walker.state.elements.containsKey(argument);
+  }
+
+  private static boolean isPlain(String type) {
+    return type.length() == 1 || TEXTS.contains(type);
   }
 }

@@ -117,11 +117,11 @@ final class OwnCalls implements CallRule {
   /** What it gives case by case, where those can be told. */
   private Term byCases(Call call, MethodCode code) {
     List<Term> arguments = call.arguments();
-    walker.changes.ofArrays(arguments);
     Optional<Term> result =
         branches
             .cases(code.ref(), arguments)
             .filter(term -> walker.base.has(code.ref().type()) || Branches.isKnown(term));
+    walker.changes.ofArrays(arguments);
     Optional<String> thrown = result.flatMap(Branches::thrownAnyway);
     if (thrown.isPresent() && !walker.isCaught()) {
       walker.throwing(thrown.get());
