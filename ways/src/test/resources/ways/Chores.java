@@ -1837,6 +1837,105 @@ class Chores implements Cloneable {
     }
   }
 
+  // ---- maps that a test gives ----
+
+  static void stocked(java.util.Map<String, Integer> stock) {
+    if (stock.get("coal") != null && stock.get("coal") > 5) {
+      throw new Here();
+    }
+  }
+
+  static void hasRope(java.util.Map<String, String> stock) {
+    if (stock.containsKey("rope") && "thick".equals(stock.get("rope"))) {
+      throw new Here();
+    }
+  }
+
+  static void entries(java.util.Map<String, Integer> stock) {
+    for (java.util.Map.Entry<String, Integer> one : stock.entrySet()) {
+      if (one.getKey().equals("coal") && one.getValue() > 5) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void keys(java.util.Map<String, Integer> stock) {
+    for (String key : stock.keySet()) {
+      if (key.startsWith("co") && stock.get(key) == 3) {
+        throw new Here();
+      }
+    }
+  }
+
+  static void sum(java.util.Map<String, Integer> stock) {
+    int sum = 0;
+    for (int one : stock.values()) {
+      sum += one;
+    }
+    if (sum == 7) {
+      throw new Here();
+    }
+  }
+
+  static void byDefault(java.util.Map<String, Integer> stock) {
+    if (stock.getOrDefault("coal", 0) == 4 && stock.size() == 2) {
+      throw new Here();
+    }
+  }
+
+  static class Depot {
+    private final java.util.Map<String, Integer> stock;
+
+    Depot(java.util.Map<String, Integer> stock) {
+      this.stock = stock;
+    }
+
+    int of(String name) {
+      return stock.containsKey(name) ? stock.get(name) : 0;
+    }
+  }
+
+  static void inDepot(Depot depot, String name) {
+    if (depot.of("coal") > depot.of("oil") && depot.of(name) == 6 && name.length() == 2) {
+      throw new Here();
+    }
+  }
+
+  static void crewOf(java.util.Map<String, List<String>> crews, String ship) {
+    if (crews.get(ship).size() == 2 && crews.get(ship).contains("Nele")) {
+      throw new Here(); // open
+    }
+  }
+
+  static void lacksOil(java.util.Map<String, Crane> cranes) {
+    if (!cranes.isEmpty() && !cranes.containsKey("oil")) {
+      throw new Here();
+    }
+  }
+
+  static void delivered(java.util.Map<String, Integer> stock) {
+    stock.put("coal", 5);
+    if (stock.get("oil") == 3) {
+      throw new Here(); // open
+    }
+  }
+
+  static void sorted(java.util.SortedMap<String, Integer> stock) {
+    for (String key : stock.keySet()) {
+      if (!key.startsWith("a")) {
+        throw new Here(); // open
+      }
+    }
+  }
+
+  static void twoNamed(java.util.Set<String> names) {
+    for (String name : names) {
+      if (name.startsWith("N") && names.size() == 2) {
+        throw new Here();
+      }
+    }
+  }
+
   // ---- what would end all tests ----
 
   private static void stop(int many) {

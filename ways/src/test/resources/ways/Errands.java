@@ -239,7 +239,7 @@ class Errands {
   static void known(Map<String, Integer> berths, String name) {
     Integer berth = berths.get(name);
     if (berth == null) {
-      throw new Here(); // open
+      throw new Here();
     }
   }
 

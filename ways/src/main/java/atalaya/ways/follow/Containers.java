@@ -362,7 +362,9 @@ public final class Containers implements CallRule {
   void mayHaveChanged(List<Term> arguments) {
     for (Term argument : arguments) {
       Term of = walker.objects.original(argument);
-      if (HoldingTypes.holdsSeveral(TypeNames.internal(of.type()))) {
+      if (GivenMaps.isGiven(of)) {
+        walker.state.contents.put(of, Contents.LOST);
+      } else if (HoldingTypes.holdsSeveral(TypeNames.internal(of.type()))) {
         walker.state.contents.computeIfPresent(of, (container, held) -> Contents.LOST);
         walker.state.fields.computeIfPresent(sizeOf(of), (field, size) -> Term.unknown(SIZE, "I"));
       }
@@ -498,7 +500,12 @@ public final class Containers implements CallRule {
   private Term ofInput(Term.Input input, int index, Term size) {
     Term than = Term.of(index);
     walker.require(new Compared(size, Relation.GREATER, than, Reason.unwritten(walker.line())));
-    return new Term.Input(
-        input.name() + "[" + index + "]", "Ljava/lang/Object;", Term.Source.ELEMENT, null);
+    Term.Input element =
+        new Term.Input(
+            input.name() + "[" + index + "]", "Ljava/lang/Object;", Term.Source.ELEMENT, null);
+    if (isSet(input)) {
+      walker.distinct.isIn(input.name(), element);
+    }
+    return element;
   }
 }

@@ -48,10 +48,12 @@ final class Mappings implements CallRule {
 
   private final Walker walker;
   private final ForeignCalls foreign;
+  private final GivenMaps given;
 
   Mappings(Walker walker, ForeignCalls foreign) {
     this.walker = walker;
     this.foreign = foreign;
+    this.given = new GivenMaps(walker);
   }
 
   /** A new map, empty unless made of another; by an order of its own keys may be the same. */
@@ -65,7 +67,7 @@ final class Mappings implements CallRule {
 
   @Override
   public Optional<Term> call(Call call) {
-    return call.isStatic() || !HoldingTypes.isMap(call.owner()) ? Optional.empty() : ofMap(call);
+    return call.isStatic() || !HoldingTypes.isMap(call.owner()) ? given.ofEntry(call) : ofMap(call);
   }
 
   private Optional<Term> ofMap(Call call) {
@@ -81,8 +83,11 @@ final class Mappings implements CallRule {
     if (size != null && !mayRefuse) {
       return ofField(call, of, size);
     }
-    lose(of, call.name());
-    return Optional.empty();
+    Optional<Term> ofTest = mayRefuse ? Optional.empty() : given.call(call, of);
+    if (ofTest.isEmpty()) {
+      lose(of, call.name());
+    }
+    return ofTest;
   }
 
   /** What a map gives that code put together. */
@@ -174,6 +179,9 @@ final class Mappings implements CallRule {
   /** After what may change it nobody knows what a map holds. */
   private void lose(Term of, String call) {
     if (CHANGING.matcher(call).matches()) {
+      if (GivenMaps.isGiven(of)) {
+        put(of, Contents.LOST);
+      }
       walker.state.contents.computeIfPresent(of, (map, held) -> Contents.LOST);
       walker.state.fields.computeIfPresent(
           Containers.sizeOf(of), (field, size) -> Term.unknown("size()", "I"));

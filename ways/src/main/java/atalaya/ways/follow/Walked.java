@@ -88,6 +88,7 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
    * @param doubles the inputs of which methods are called that a double answers
    * @param handedOn the inputs that are given to calls that were not followed
    * @param changed the containers whose elements change on the way
+   * @param mapped the keys of maps by what they stand for
    * @param asked what doubles are asked
    */
   public record Needs(
@@ -103,6 +104,7 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
       Set<Term.Input> doubles,
       Set<Term.Input> handedOn,
       Set<Term.Input> changed,
+      Map<Term.Input, Map<Term.Input, Term>> mapped,
       Set<Asked> asked) {}
 
   /**

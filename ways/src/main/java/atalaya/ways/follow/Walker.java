@@ -87,6 +87,7 @@ public final class Walker {
   final List<Walked.Passed> steps = new ArrayList<>();
   final Set<Term.Input> doubles = new LinkedHashSet<>();
   final Set<Term.Input> handedOn = new LinkedHashSet<>();
+  final Map<Term.Input, Map<Term.Input, Term>> mapped = new LinkedHashMap<>();
   final Set<Term.Input> changedInputs = new LinkedHashSet<>();
   final Map<Term.Input, Term> asMade = new LinkedHashMap<>();
   final Map<Constraint, String> ends = new LinkedHashMap<>();
@@ -103,6 +104,7 @@ public final class Walker {
   final Objects objects = new Objects(this);
   final Lines lines = new Lines(this);
   final Results results = new Results(this);
+  final Distinct distinct = new Distinct(this);
   final Changes changes = new Changes(this, objects.containers(), objects.holders());
   final TypeTests types = new TypeTests(this);
   final Builders builders = new Builders(this);
@@ -211,6 +213,7 @@ public final class Walker {
             walker.doubles,
             walker.handedOn,
             walker.changedInputs,
+            walker.mapped,
             walker.asked));
   }
 

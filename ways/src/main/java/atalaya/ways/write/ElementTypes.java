@@ -2,7 +2,6 @@ package atalaya.ways.write;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.signature.SignatureReader;
@@ -14,13 +13,13 @@ final class ElementTypes {
   private ElementTypes() {}
 
   /**
-   * The descriptor of the elements of a parameter, counted from the last, which is 1: what stands
-   * for the instance around an inner class has no signature. Empty where any will do, or where it
-   * is not known.
+   * The descriptors of what a parameter holds, of maps the keys' and the values', counted from the
+   * last parameter, which is 1: what stands for the instance around an inner class has no
+   * signature. An empty one where any will do; none where they are not known.
    */
-  static Optional<String> of(MethodNode method, int fromLast) {
+  static List<String> of(MethodNode method, int fromLast) {
     if (method.signature == null) {
-      return Optional.empty();
+      return List.of();
     }
     List<Parameter> parameters = new ArrayList<>();
     new SignatureReader(method.signature)
@@ -34,36 +33,38 @@ final class ElementTypes {
               }
             });
     return fromLast > parameters.size()
-        ? Optional.empty()
-        : Optional.ofNullable(parameters.get(parameters.size() - fromLast).element);
+        ? List.of()
+        : parameters.get(parameters.size() - fromLast).held;
   }
 
-  /** Of the first argument of its type. */
+  /** The arguments of its type. */
   private static final class Parameter extends SignatureVisitor {
-    private String element;
-    private boolean isFirst = true;
+    private final List<String> held = new ArrayList<>();
 
     Parameter() {
       super(Opcodes.ASM9);
     }
 
     @Override
+    public void visitTypeArgument() {
+      held.add("");
+    }
+
+    @Override
     public SignatureVisitor visitTypeArgument(char wildcard) {
-      boolean isTaken = isFirst && wildcard != SUPER;
-      isFirst = false;
+      int at = held.size();
+      held.add("");
       return new SignatureVisitor(Opcodes.ASM9) {
         @Override
         public void visitClassType(String name) {
-          if (isTaken && element == null) {
-            element = Type.getObjectType(name).getDescriptor();
+          if (wildcard != SUPER && held.get(at).isEmpty()) {
+            held.set(at, Type.getObjectType(name).getDescriptor());
           }
         }
 
         @Override
         public void visitInnerClassType(String name) {
-          if (isTaken) {
-            element = element.replace(";", "$" + name + ";");
-          }
+          held.set(at, held.get(at).replace(";", "$" + name + ";"));
         }
 
         @Override

@@ -55,8 +55,7 @@ final class Statements {
     boolean isNamed = !named.isEmpty() && named.get(named.size() - 1).making().equals(making);
     if (!isNamed) {
       String name = variable(type);
-      String last = type.substring(type.lastIndexOf('.') + 1);
-      named.add(new Named(usable(name) ? name : "the" + last, type, making, calls));
+      named.add(new Named(usable(name) ? name : "the" + last(type), type, making, calls));
     }
   }
 
@@ -66,10 +65,15 @@ final class Statements {
    * @param name of the parameter that it is given for
    */
   String named(String name, String type, String making) {
+    return named(name, type, making, List.of());
+  }
+
+  /** The same, and methods are called on it first. */
+  String named(String name, String type, String making, List<String> calls) {
     String told = told(making);
-    call(type, told, List.of());
+    call(type, told, calls);
     if (NAME.matcher(name).matches() && usable(name)) {
-      named.set(named.size() - 1, new Named(name, type, told, List.of()));
+      named.set(named.size() - 1, new Named(name, type, told, calls));
     }
     return told;
   }
@@ -115,8 +119,13 @@ final class Statements {
 
   /** What a variable of a class is called, which may begin with an abbreviation. */
   static String variable(String type) {
-    String last = type.substring(type.lastIndexOf('.') + 1);
-    return BEGIN.matcher(last).replaceFirst(begin -> begin.group().toLowerCase(Locale.ROOT));
+    return BEGIN.matcher(last(type)).replaceFirst(begin -> begin.group().toLowerCase(Locale.ROOT));
+  }
+
+  /** The last name of a type, without what it holds. */
+  private static String last(String type) {
+    String plain = type.replaceFirst("<.*", "");
+    return plain.substring(plain.lastIndexOf('.') + 1);
   }
 
   private static boolean usable(String name) {

@@ -72,6 +72,7 @@ final class Writing {
   private final LibraryObjects libraryObjects;
   private final Doubles doubles;
   private final Contained contained;
+  private final MapCode maps;
 
   /** What is taken for something else may be taken for that as well. */
   private final Set<Input> narrowing = new HashSet<>();
@@ -95,6 +96,7 @@ final class Writing {
     this.made = made;
     this.setters = new Setters(base, visible);
     this.contained = new Contained(needs, found, elementTypes, made, this::element);
+    this.maps = new MapCode(needs, found, made, statements, (of, one) -> value(one));
     this.libraryObjects = new LibraryObjects(base, visible);
     boolean isHashed = entry.code().equals("hashCode()I");
     this.doubles = new Doubles(base, visible, needs.asked(), found.inputs(), this::value, isHashed);
@@ -114,9 +116,13 @@ final class Writing {
     for (int i = 0; i < arguments.size(); i++) {
       Input argument = arguments.get(i);
       int fromLast = arguments.size() - i;
-      base.code(of)
-          .flatMap(code -> ElementTypes.of(code.node(), fromLast))
-          .ifPresent(type -> elementTypes.put(argument, type));
+      List<String> held =
+          base.code(of).map(code -> ElementTypes.of(code.node(), fromLast)).orElse(List.of());
+      held.stream()
+          .limit(1)
+          .filter(type -> !type.isEmpty())
+          .forEach(type -> elementTypes.put(argument, type));
+      maps.isOf(argument, held);
       made.lacks(argument.type().equals(CLASS) && isOfKind(of, BOUNDED));
       String value = value(argument);
       boolean isDouble = inWords.containsKey(value) && isLambda(value);
@@ -244,7 +250,7 @@ final class Writing {
     if (speaking.isPresent()) {
       return speaking.get();
     }
-    Optional<String> elements = contained.of(input);
+    Optional<String> elements = maps.of(input).or(() -> contained.of(input));
     if (elements.isPresent()) {
       return elements.get();
     }
