@@ -152,13 +152,14 @@ final class MapCode {
       add(key, Literals.of(key, isOfTexts ? TEXT : "I"), value);
     }
 
-    /** What is told of each. */
+    /** What is told of each; where anything may stand for a key, a text does. */
     List<String> pairs() {
+      String any = held(map, 1).isPresent() ? "null" : "\"a\"";
       String usual =
           held(map, 1)
               .flatMap(Literals::usual)
               .or(() -> values.values().stream().findFirst())
-              .orElse("null");
+              .orElse(any);
       return codes.keySet().stream()
           .map(key -> codes.get(key) + ", " + values.getOrDefault(key, usual))
           .toList();
