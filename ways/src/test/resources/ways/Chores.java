@@ -1928,6 +1928,42 @@ class Chores implements Cloneable {
     }
   }
 
+  static void flagged(java.util.Map<String, Boolean> flags) {
+    if (flags.containsKey("red") && flags.get("green")) {
+      throw new Here();
+    }
+  }
+
+  static void coal(java.util.Map<String, Integer> stock) {
+    if (stock.containsKey("coal")) {
+      throw new Here();
+    }
+  }
+
+  static void onMondays(java.util.Map<DayOfWeek, Integer> hours) {
+    if (hours.get(DayOfWeek.MONDAY) > 8) {
+      throw new Here();
+    }
+  }
+
+  static void seventh(java.util.Map<Integer, String> names, java.util.Map<Long, Character> marks) {
+    if ("Nele".equals(names.get(7)) && marks.get(3L) == 'x') {
+      throw new Here();
+    }
+  }
+
+  static void anyOf(java.util.TreeMap<String, Crane> cranes, String name) {
+    if (cranes.get(name) != null) {
+      throw new Here(); // open
+    }
+  }
+
+  static void byMark(java.util.EnumMap<DayOfWeek, String> marks) {
+    if (marks.size() == 3) {
+      throw new Here(); // open
+    }
+  }
+
   static void twoNamed(java.util.Set<String> names) {
     for (String name : names) {
       if (name.startsWith("N") && names.size() == 2) {

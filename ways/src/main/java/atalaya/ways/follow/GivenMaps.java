@@ -20,6 +20,9 @@ public final class GivenMaps {
 
   private static final String OBJECT = "Ljava/lang/Object;";
 
+  /** What can't be made without the class of its keys. */
+  private static final String OF_ENUM = "Ljava/util/EnumMap;";
+
   private static final String ENTRY = "java/util/Map$Entry";
 
   private static final Pattern OF_VIEW = Pattern.compile("(.+)\\.entrySet\\(\\)\\[\\d+]");
@@ -34,7 +37,8 @@ public final class GivenMaps {
   static boolean isGiven(Term term) {
     return term instanceof Term.Input input
         && input.source() == Term.Source.ARGUMENT
-        && HoldingTypes.isMap(TypeNames.internal(input.type()));
+        && HoldingTypes.isMap(TypeNames.internal(input.type()))
+        && !input.type().equals(OF_ENUM);
   }
 
   /** How many keys a map has. */

@@ -1,6 +1,7 @@
 package atalaya.ways.write;
 
 import atalaya.core.solve.Solution;
+import atalaya.core.term.Stand;
 import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.core.term.Values;
@@ -9,6 +10,7 @@ import atalaya.ways.code.Literals;
 import atalaya.ways.code.TypeNames;
 import atalaya.ways.follow.GivenMaps;
 import atalaya.ways.follow.Walked;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,12 +18,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /** How a test makes a map with what a way asks of it. */
 final class MapCode {
   private static final String TEXT = "Ljava/lang/String;";
+
+  private static final String ANY_TEXT = "\"a\"";
+  private static final String ANY_OBJECT = "new Object()";
+
+  /** What is equal to what is written in the same way. */
+  private static final Pattern PLAIN = Pattern.compile("\".*\"|'.*'|-?[\\d.]+[Lfd]?");
 
   /** A larger one is not written out. */
   private static final int MOST = 20;
@@ -95,43 +104,60 @@ final class MapCode {
         Object of = key.map(found.inputs()::get).orElse(null);
         if (key.isPresent()) {
           add(of, key.map(one -> element.apply(map, one)), value.map(this::coded));
-          made.along(key.get());
+          settled.add(key.get());
         } else if (value.isPresent()) {
           addAny(value.map(this::coded));
         }
-        value.ifPresent(made::along);
+        value.ifPresent(settled::add);
       }
     }
 
     private Optional<Input> first(int at, String... names) {
       return Stream.of(names)
           .map(name -> map.name() + "." + String.format(name, at))
-          .flatMap(name -> found.inputs().keySet().stream().filter(i -> i.name().equals(name)))
+          .flatMap(name -> named(name).stream())
           .findFirst();
     }
 
+    /** The code of a value; where all that is asked is that it is there, any of its type. */
     private String coded(Input value) {
-      return element.apply(map, value);
+      String code = element.apply(map, value);
+      if (!code.equals(ANY_OBJECT)) {
+        return code;
+      }
+      Optional<String> usual = held(map, 1).flatMap(Literals::usual).filter(c -> !c.equals("null"));
+      isSound &= usual.isPresent() || held(map, 1).isEmpty();
+      return usual.orElse(ANY_TEXT);
     }
 
     /** What is asked for by keys. */
     void addAsked(Map<Input, Term> asked, Values values) {
-      for (Input value : asked.keySet()) {
-        if (!found.inputs().containsKey(value)) {
-          continue;
-        }
-        made.along(value);
-        Term of = asked.get(value);
-        Object key = values.of(of);
-        if (found.inputs().get(value) == null) {
-          missing.add(key);
-        } else if (codes.containsKey(key) && !this.values.containsKey(key)) {
-          this.values.put(key, coded(value));
-        } else {
-          add(key, Literals.of(key, of.type()), Optional.of(coded(value)));
-        }
-      }
+      asked.forEach(
+          (of, key) -> named(of.name()).ifPresent(value -> addAsked(key, values.of(key), value)));
       isSound &= missing.stream().noneMatch(codes::containsKey);
+    }
+
+    private void addAsked(Term by, Object key, Input value) {
+      settled.add(value);
+      boolean isAny = key == Values.UNDECIDED;
+      Optional<String> code =
+          isAny
+              ? Optional.of(by)
+                  .filter(Input.class::isInstance)
+                  .map(one -> element.apply(map, (Input) one))
+                  .filter(PLAIN.asMatchPredicate())
+              : Literals.of(key, by.type());
+      Object known = isAny ? code : key;
+      isSound &=
+          code.isPresent() && (key != null || ORDERED.contains(TypeNames.internal(map.type())));
+      isSound &= !isAny || code.filter(codes.values()::contains).isEmpty();
+      if (found.inputs().get(value) == null) {
+        missing.add(known);
+      } else if (codes.containsKey(known) && !values.containsKey(known)) {
+        values.put(known, coded(value));
+      } else {
+        add(known, code, Optional.of(coded(value)));
+      }
     }
 
     /** One of which nothing is asked, or not by which key. */
@@ -154,7 +180,7 @@ final class MapCode {
 
     /** What is told of each; where anything may stand for a key, a text does. */
     List<String> pairs() {
-      String any = held(map, 1).isPresent() ? "null" : "\"a\"";
+      String any = held(map, 1).isPresent() ? "null" : ANY_TEXT;
       String usual =
           held(map, 1)
               .flatMap(Literals::usual)
@@ -168,6 +194,9 @@ final class MapCode {
 
   private final Map<Input, List<String>> held = new LinkedHashMap<>();
 
+  /** What comes of the map that is made now, if it can be made. */
+  private final List<Input> settled = new ArrayList<>();
+
   /** The types of keys and values, by their descriptors, are known. */
   void isOf(Input map, List<String> types) {
     held.put(map, types);
@@ -180,6 +209,17 @@ final class MapCode {
         .filter(t -> !t.isEmpty());
   }
 
+  /** What has a name, under the type by which most is asked of it. */
+  private Optional<Input> named(String name) {
+    List<Input> all =
+        found.inputs().keySet().stream().filter(one -> one.name().equals(name)).toList();
+    all.forEach(settled::add);
+    return all.stream()
+        .filter(one -> !(found.inputs().get(one) instanceof Stand))
+        .findFirst()
+        .or(() -> all.stream().findFirst());
+  }
+
   /** Empty for what is no map, or is not asked for anything. */
   Optional<String> of(Input map) {
     String type = TypeNames.internal(map.type());
@@ -190,19 +230,20 @@ final class MapCode {
     if (!HoldingTypes.isMap(type) || map.source() != Term.Source.ARGUMENT) {
       return Optional.empty();
     }
+    settled.clear();
     List<Input> sizes =
         Stream.concat(
                 Stream.of(GivenMaps.size(map)),
                 GivenMaps.VIEWS.stream().map(view -> GivenMaps.size(GivenMaps.view(map, view, ""))))
             .filter(found.inputs()::containsKey)
             .toList();
-    sizes.forEach(made::along);
-    found.inputs().keySet().stream().filter(one -> isOfView(map, one)).forEach(made::along);
+    sizes.forEach(settled::add);
+    found.inputs().keySet().stream().filter(one -> isOfView(map, one)).forEach(settled::add);
     List<Object> asked = sizes.stream().map(found.inputs()::get).distinct().toList();
     Entries entries = new Entries(map);
     entries.addPlaced(MOST);
     entries.addAsked(needs.mapped().getOrDefault(map, Map.of()), new Values(found.inputs()));
-    if (sizes.isEmpty() && entries.codes.isEmpty()) {
+    if (settled.isEmpty()) {
       return Optional.empty();
     }
     int many = asked.isEmpty() ? entries.codes.size() : (Integer) asked.get(0);
@@ -211,7 +252,10 @@ final class MapCode {
     }
     boolean isWhole = asked.size() <= 1 && entries.codes.size() == many && entries.isSound;
     boolean hasOrder = !entries.isPlaced || many < 2 || ORDERED.contains(type);
-    made.lacks(!isWhole || !hasOrder);
+    if (!isWhole || !hasOrder) {
+      return Optional.empty();
+    }
+    settled.forEach(made::along);
     String code = code(map, type, entries.pairs(), entries.isPlaced);
     made.by(code, map);
     return Optional.of(code);
