@@ -503,7 +503,7 @@ public final class Containers implements CallRule {
     Term.Input element =
         new Term.Input(
             input.name() + "[" + index + "]", "Ljava/lang/Object;", Term.Source.ELEMENT, null);
-    if (isSet(input)) {
+    if (isSet(input) && !GivenMaps.isOfEntries(input)) {
       walker.distinct.isIn(input.name(), element);
     }
     return element;

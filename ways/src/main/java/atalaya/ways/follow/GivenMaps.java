@@ -51,6 +51,11 @@ public final class GivenMaps {
     return new Term.Input(map.name() + "." + view + "()", type, Term.Source.ELEMENT, null);
   }
 
+  /** Whether it holds entries, which differ by their keys. */
+  static boolean isOfEntries(Term.Input view) {
+    return view.name().endsWith(".entrySet()");
+  }
+
   /** What an entry holds that stands in a view of a map that a test gives. */
   Optional<Term> ofEntry(Call call) {
     boolean isHolding = call.owner().equals(ENTRY) && call.name().matches("get(Key|Value)");

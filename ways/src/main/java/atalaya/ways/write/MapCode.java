@@ -82,6 +82,9 @@ final class MapCode {
     private boolean isSound = true;
     private boolean isPlaced;
 
+    /** Whether something is missing by a key that may be any. */
+    private boolean lacksAny;
+
     Entries(Input map) {
       this.map = map;
     }
@@ -134,7 +137,7 @@ final class MapCode {
     void addAsked(Map<Input, Term> asked, Values values) {
       asked.forEach(
           (of, key) -> named(of.name()).ifPresent(value -> addAsked(key, values.of(key), value)));
-      isSound &= missing.stream().noneMatch(codes::containsKey);
+      isSound &= missing.stream().noneMatch(codes::containsKey) && !(lacksAny && !codes.isEmpty());
     }
 
     private void addAsked(Term by, Object key, Input value) {
@@ -148,14 +151,14 @@ final class MapCode {
                   .filter(PLAIN.asMatchPredicate())
               : Literals.of(key, by.type());
       Object known = isAny ? code : key;
-      isSound &=
-          code.isPresent() && (key != null || ORDERED.contains(TypeNames.internal(map.type())));
-      isSound &= !isAny || code.filter(codes.values()::contains).isEmpty();
+      isSound &= key != null && !isAny || ORDERED.contains(TypeNames.internal(map.type()));
       if (found.inputs().get(value) == null) {
         missing.add(known);
+        lacksAny |= isAny;
       } else if (codes.containsKey(known) && !values.containsKey(known)) {
         values.put(known, coded(value));
       } else {
+        isSound &= !isAny || code.filter(codes.values()::contains).isEmpty();
         add(known, code, Optional.of(coded(value)));
       }
     }
