@@ -27,11 +27,13 @@ final class Distinct {
     if (others.contains(one)) {
       return;
     }
-    for (Term.Input other : others) {
-      Term isSame = Term.operation(Term.Operator.CALL, EQUALS, "Z", List.of(other, one));
-      walker.require(
-          new Compared(isSame, Relation.EQUAL, Term.of(0), Reason.unwritten(walker.line())));
-    }
+    others.forEach(other -> walker.require(areSame(other, one, walker.line()).negated()));
     others.add(one);
+  }
+
+  /** That two are equal. */
+  static Compared areSame(Term one, Term other, int line) {
+    Term isSame = Term.operation(Term.Operator.CALL, EQUALS, "Z", List.of(one, other));
+    return new Compared(isSame, Relation.NOT_EQUAL, Term.of(0), Reason.unwritten(line));
   }
 }

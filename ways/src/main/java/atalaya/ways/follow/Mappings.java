@@ -41,11 +41,6 @@ final class Mappings implements CallRule {
 
   private static final Set<String> PLAIN = Set.of("Ljava/lang/String;", "I", "J", "C");
 
-  private static final String EQUALS =
-      "java/util/Objects.equals(Ljava/lang/Object;Ljava/lang/Object;)Z";
-
-  private static final Set<String> VIEWS = Set.of("keySet", "values", "entrySet");
-
   private final Walker walker;
   private final ForeignCalls foreign;
   private final GivenMaps given;
@@ -120,7 +115,9 @@ final class Mappings implements CallRule {
       }
       default -> {
         Optional<Term> ofNothing =
-            all.isEmpty() && !VIEWS.contains(call.name()) ? ofNothing(call) : Optional.empty();
+            all.isEmpty() && !GivenMaps.VIEWS.contains(call.name())
+                ? ofNothing(call)
+                : Optional.empty();
         if (ofNothing.isEmpty()) {
           put(of, Contents.LOST); // By a view, too, it may be changed.
         }
@@ -222,12 +219,7 @@ final class Mappings implements CallRule {
         return Optional.empty();
       }
       if (!isOther) {
-        Compared isIt =
-            new Compared(
-                Term.operation(Term.Operator.CALL, EQUALS, "Z", List.of(one, key)),
-                Relation.NOT_EQUAL,
-                Term.of(0),
-                Reason.unwritten(walker.line()));
+        Compared isIt = Distinct.areSame(one, key, walker.line());
         List<Constraint> here = new ArrayList<>(others);
         here.add(isIt);
         cases.add(new Term.Case(here, value, ""));
