@@ -1958,6 +1958,18 @@ class Chores implements Cloneable {
     }
   }
 
+  static void byAny(java.util.Map<Object, Object> all, Object key) {
+    if (all.get(key) != null) {
+      throw new Here();
+    }
+  }
+
+  static void within(java.util.Map<String, Object> all) {
+    if (all.get("coal") instanceof java.util.Map) {
+      throw new Here(); // open
+    }
+  }
+
   static void byMark(java.util.EnumMap<DayOfWeek, String> marks) {
     if (marks.size() == 3) {
       throw new Here(); // open

@@ -24,9 +24,12 @@ import java.util.stream.Stream;
 
 /** How a test makes a map with what a way asks of it. */
 final class MapCode {
+  private static final String OBJECT = "Ljava/lang/Object;";
   private static final String TEXT = "Ljava/lang/String;";
 
-  private static final String ANY_TEXT = "\"a\"";
+  /** In place of any object that is the same at several places. */
+  static final String ANY_TEXT = "\"a\"";
+
   private static final String ANY_OBJECT = "new Object()";
 
   /** What is equal to what is written in the same way. */
@@ -128,6 +131,7 @@ final class MapCode {
       if (!code.equals(ANY_OBJECT)) {
         return code;
       }
+      isSound &= found.inputs().keySet().stream().noneMatch(one -> isTypeOf(one, value));
       Optional<String> usual = held(map, 1).flatMap(Literals::usual).filter(c -> !c.equals("null"));
       isSound &= usual.isPresent() || held(map, 1).isEmpty();
       return usual.orElse(ANY_TEXT);
@@ -262,6 +266,18 @@ final class MapCode {
     String code = code(map, type, entries.pairs(), entries.isPlaced);
     made.by(code, map);
     return Optional.of(code);
+  }
+
+  /** Whether something of any type is asked for only as a key. */
+  boolean isAnyKey(Input input) {
+    return input.type().equals(OBJECT)
+        && !found.inputs().containsKey(input)
+        && needs.mapped().values().stream().anyMatch(of -> of.containsValue(input));
+  }
+
+  /** Whether it stands for what type a value is of. */
+  private static boolean isTypeOf(Input one, Input value) {
+    return one.name().startsWith(value.name() + " ");
   }
 
   /** Whether it is a view of a map, or an entry in one: both are there with the map. */

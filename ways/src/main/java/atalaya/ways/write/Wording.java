@@ -161,8 +161,13 @@ public final class Wording {
       case STATE -> !made.isAsMade(object);
       case ANSWER -> true;
       case RESULT -> !made.isThereAsARule(object);
+      case ELEMENT -> made.code(object) == null && isHeldByMap(object);
       default -> false;
     };
+  }
+
+  private boolean isHeldByMap(Input value) {
+    return walked.needs().mapped().values().stream().anyMatch(of -> of.containsKey(value));
   }
 
   /** Whether a call ends as it does when nothing is done about it: a double gives nothing then. */

@@ -210,6 +210,9 @@ final class Writing {
   }
 
   private String making(Input input) {
+    if (maps.isAnyKey(input)) {
+      return MapCode.ANY_TEXT;
+    }
     if (found.inputs().containsKey(input)) {
       Object value = found.inputs().get(input);
       Optional<String> literal = Literals.of(value, input.type());
