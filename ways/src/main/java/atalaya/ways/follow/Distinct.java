@@ -5,9 +5,7 @@ import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.Term;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 
 /** What a set or the keys of a map that a test gives have in them: no two of them are equal. */
 final class Distinct {
@@ -15,7 +13,6 @@ final class Distinct {
       "java/util/Objects.equals(Ljava/lang/Object;Ljava/lang/Object;)Z";
 
   private final Walker walker;
-  private final Map<String, List<Term.Input>> known = new HashMap<>();
 
   Distinct(Walker walker) {
     this.walker = walker;
@@ -23,12 +20,13 @@ final class Distinct {
 
   /** Something is in what has a name. */
   void isIn(String name, Term.Input one) {
-    List<Term.Input> others = known.computeIfAbsent(name, n -> new ArrayList<>());
-    if (others.contains(one)) {
-      return;
+    List<Term.Input> others = walker.state.distinct.getOrDefault(name, List.of());
+    if (!others.contains(one)) {
+      others.forEach(other -> walker.require(areSame(other, one, walker.line()).negated()));
+      List<Term.Input> all = new ArrayList<>(others);
+      all.add(one);
+      walker.state.distinct.put(name, List.copyOf(all));
     }
-    others.forEach(other -> walker.require(areSame(other, one, walker.line()).negated()));
-    others.add(one);
   }
 
   /** That two are equal. */

@@ -43,6 +43,9 @@ final class State {
   /** What methods may have changed that were called and not followed. */
   final Set<ChangedFields> changed;
 
+  /** What has to differ from each other, by the name of what it is in. */
+  final Map<String, List<Term.Input>> distinct;
+
   /**
    * A matcher of a regular expression.
    *
@@ -68,7 +71,8 @@ final class State {
         new HashMap<>(),
         new HashSet<>(),
         new HashMap<>(),
-        new LinkedHashSet<>());
+        new LinkedHashSet<>(),
+        new HashMap<>());
   }
 
   private State(
@@ -80,7 +84,8 @@ final class State {
       Map<Term, Matching> matchings,
       Set<Term.Input> made,
       Map<String, Integer> answers,
-      Set<ChangedFields> changed) {
+      Set<ChangedFields> changed,
+      Map<String, List<Term.Input>> distinct) {
     this.constraints = constraints;
     this.fields = fields;
     this.elements = elements;
@@ -90,6 +95,7 @@ final class State {
     this.made = made;
     this.answers = answers;
     this.changed = changed;
+    this.distinct = distinct;
   }
 
   /** Takes over what came of a fork of this. */
@@ -107,6 +113,7 @@ final class State {
     made.addAll(later.made);
     answers.putAll(later.answers);
     changed.addAll(later.changed);
+    distinct.putAll(later.distinct);
   }
 
   /** What objects hold is again as it was in a fork of this. */
@@ -129,7 +136,8 @@ final class State {
         new HashMap<>(matchings),
         new HashSet<>(made),
         new HashMap<>(answers),
-        new LinkedHashSet<>(changed));
+        new LinkedHashSet<>(changed),
+        new HashMap<>(distinct));
   }
 
   /** What was made goes by another name from now on. */
