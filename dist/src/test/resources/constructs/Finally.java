@@ -1,26 +1,4 @@
 public class Finally {
-  static int nested(int n) {
-    int k = 0; //+
-    for (int i = 0; i < n; i++) { //+ i < n: true+ false- ;; loop: zero- once- more+
-      try {
-        try {
-          if (i == 1) { //+ i == 1: true+ false+
-            continue; //+
-          }
-          if (i == 2) { //+ i == 2: true+ false+
-            break; //+
-          }
-          k += i; //+
-        } finally {
-          k += n > 5 ? 10 : 1; //+ n > 5: true- false+
-        }
-      } finally {
-        k *= 2; //+
-      }
-    }
-    return k; //+
-  }
-
   static int thrown(Object o) {
     int k = 0; //+
     try {
@@ -99,7 +77,6 @@ public class Finally {
   }
 
   static void drive() {
-    nested(3); //+
     try {
       thrown(null); //+
     } catch (NullPointerException e) { //+

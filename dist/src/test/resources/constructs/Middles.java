@@ -76,17 +76,6 @@ public class Middles {
     return a; //-
   }
 
-  static String choose(boolean a) {
-    return a //+ a: true+ false-
-        ? "a" //+
-        : "b"; //-
-  }
-
-  static int choosePart(boolean a, boolean b) {
-    return a //+ a: true- false+
-        && is(b) ? 1 : 2; //+ is(b): true- false-
-  }
-
   static int cases(char c) {
     int n = 0; //+
     switch (c) { //+ switch (c): 'a'- 'b'+ default-
@@ -130,8 +119,6 @@ public class Middles {
     both(false, true); //+
     either(true, false); //+
     passed(true, false); //+
-    choose(true); //+
-    choosePart(false, true); //+
     cases('b'); //+
     notCaught("1"); //+
     caught("one"); //+

@@ -1,10 +1,4 @@
 public class Ternaries {
-  static String size(int n) {
-    return n > 100 //+ n > 100: true- false+
-        ? "large" //-
-        : n > 10 ? "medium" : "small"; //+ n > 10: true+ false-
-  }
-
   static int inArguments(int a, Integer b) {
     return Math.max(a < 0 ? -a : a, b == null ? 0 : b); //+ a < 0: true+ false- ;; b == null: true+ false-
   }
@@ -25,7 +19,6 @@ public class Ternaries {
   }
 
   static void drive() {
-    size(20); //+
     inArguments(-1, null); //+
     asCondition(-1, true); //+
     overManyLines(new StringBuilder()); //+

@@ -15,7 +15,7 @@ import java.util.regex.Pattern;
 
 /** The sources of the table of constructs as one program, {@code Drive}, in a folder. */
 record Constructs(Path folder, List<Path> files, Path jdk) {
-  private static final Pattern RELEASES = Pattern.compile("// (since|until) (\\d+).*");
+  private static final Pattern RELEASES = Pattern.compile("// (javac )?(since|until) (\\d+).*");
 
   private static final Path TABLE = Path.of("src/test/resources/constructs");
 
@@ -29,7 +29,7 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
   static Constructs compiledIn(Path folder, Path jdk, int release) throws IOException {
     List<Path> files;
     try (var all = Files.list(TABLE)) {
-      files = all.filter(file -> isIn(release, file)).sorted().toList();
+      files = all.filter(file -> isIn(jdk, release, file)).sorted().toList();
     }
     Path sources = Files.createDirectories(folder.resolve("src"));
     StringBuilder main = new StringBuilder("public class Drive {\n");
@@ -41,9 +41,8 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
     Files.writeString(sources.resolve("Drive.java"), main.append("  }\n}\n"));
     Path classes = Files.createDirectories(folder.resolve("out"));
     List<String> command = new ArrayList<>(List.of(jdk.resolve("bin/javac").toString()));
-    command.addAll(
-        List.of(
-            "-J-XX:TieredStopAtLevel=1", "-g", "-nowarn", "--release", String.valueOf(release)));
+    command.addAll(List.of("-J-XX:TieredStopAtLevel=1", "-g", "-nowarn"));
+    command.addAll(Shipped.release(jdk, release));
     command.addAll(List.of("-d", classes.toString(), sources.resolve("Drive.java").toString()));
     files.forEach(file -> command.add(sources.resolve(file.getFileName()).toString()));
     Shipped.Result compiled = Shipped.process(folder, Map.of(), command);
@@ -54,15 +53,16 @@ record Constructs(Path folder, List<Path> files, Path jdk) {
     return new Constructs(folder, files, jdk);
   }
 
-  /** Whether a release has what is in a file: every one, unless its first line says which. */
-  private static boolean isIn(int release, Path file) {
+  /** Whether a release, or its compiler, has what is in a file, as its first line may say. */
+  private static boolean isIn(Path jdk, int release, Path file) {
     try (var lines = Files.lines(file)) {
       Matcher only = RELEASES.matcher(lines.findFirst().orElse(""));
       if (!only.matches()) {
         return true;
       }
-      int said = Integer.parseInt(only.group(2));
-      return only.group(1).equals("since") ? release >= said : release <= said;
+      int asked = only.group(1) == null ? release : Shipped.feature(jdk);
+      int said = Integer.parseInt(only.group(3));
+      return only.group(2).equals("since") ? asked >= said : asked <= said;
     } catch (IOException e) {
       throw new java.io.UncheckedIOException(e);
     }

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import atalaya.core.figure.LoopFigures;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -48,19 +47,8 @@ class ConstructsTest {
         .flatMap(
             home ->
                 Stream.of(8, 11, 17, 21, 25)
-                    .filter(release -> release <= feature(home))
+                    .filter(release -> release <= Shipped.feature(home))
                     .map(release -> Arguments.of(home, release)));
-  }
-
-  private static int feature(Path home) {
-    try {
-      Matcher version =
-          Pattern.compile("JAVA_VERSION=\"(\\d+)")
-              .matcher(Files.readString(home.resolve("release")));
-      return version.find() ? Integer.parseInt(version.group(1)) : 0;
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
   }
 
   @Execution(ExecutionMode.CONCURRENT)

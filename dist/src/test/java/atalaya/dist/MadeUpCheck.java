@@ -29,6 +29,7 @@ final class MadeUpCheck {
   public static void main(String[] arguments) throws IOException {
     int first = Integer.parseInt(arguments[0]);
     int programs = Integer.parseInt(arguments[1]);
+    int compared = 0;
     int differing = 0;
     for (int seed = first; seed < first + programs; seed++) {
       Path folder = Files.createTempDirectory("made");
@@ -38,12 +39,13 @@ final class MadeUpCheck {
             differences(folder, Path.of(arguments[3]), seed, 5, Integer.parseInt(arguments[2]));
         System.out.println(differences.size() + " differences");
         differences.forEach(difference -> System.out.println("  " + difference));
+        compared++;
         differing += differences.isEmpty() ? 0 : 1;
       } catch (NotCompiled e) {
         System.out.println("not compiled, " + e.getMessage());
       }
     }
-    System.out.println(differing + " of " + programs + " programs differ");
+    System.out.println(differing + " of " + compared + " compared programs differ");
   }
 
   /** A program that is too large for compilers, with all that it logs. */
@@ -137,9 +139,10 @@ final class MadeUpCheck {
   }
 
   private static void compile(Path jdk, Path folder, int release) throws IOException {
+    Files.createDirectories(folder.resolve("out"));
     List<String> command = new ArrayList<>(List.of(jdk.resolve("bin/javac").toString()));
     command.addAll(List.of("-J-XX:TieredStopAtLevel=1", "-g", "-nowarn", "-d", "out"));
-    command.addAll(List.of("--release", String.valueOf(release)));
+    command.addAll(Shipped.release(jdk, release));
     try (Stream<Path> all = Files.list(folder.resolve("src/made"))) {
       all.map(Path::toString).forEach(command::add);
     }

@@ -17,6 +17,8 @@ import java.util.Map;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import javax.tools.ToolProvider;
 
@@ -139,6 +141,27 @@ final class Shipped {
       }
     }
     return homes;
+  }
+
+  /** The newest release that a JDK makes class files for. */
+  static int feature(Path jdk) {
+    if (Files.exists(jdk.resolve("lib/tools.jar"))) {
+      return 8;
+    }
+    try {
+      String said = Files.readString(jdk.resolve("release"));
+      Matcher version = Pattern.compile("JAVA_VERSION=\"(\\d+)").matcher(said);
+      return version.find() ? Integer.parseInt(version.group(1)) : 0;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** What makes the {@code javac} of a JDK compile for a release. */
+  static List<String> release(Path jdk, int release) {
+    return feature(jdk) > 8
+        ? List.of("--release", String.valueOf(release))
+        : List.of("-source", "8", "-target", "8");
   }
 
   static Path java() {

@@ -50,7 +50,11 @@ public sealed interface CodeItem
    * @param compilerMade whether the class file alone shows that nobody wrote it
    */
   record Jump(int point, int line, int opcode, String evidence, boolean compilerMade)
-      implements CodeItem {}
+      implements CodeItem {
+    Jump madeByCompiler() {
+      return new Jump(point, line, opcode, evidence, true);
+    }
+  }
 
   /**
    * A switch: {@code point + i} when it chooses {@code keys[i]}, then its default.

@@ -51,6 +51,7 @@ class MethodReader extends PointVisitor {
   private boolean withinStringSwitch;
 
   private final TypeSwitches typeSwitches = new TypeSwitches();
+  private final Closings closings = new Closings();
 
   MethodReader(Counter counter) {
     super(null, counter);
@@ -58,6 +59,10 @@ class MethodReader extends PointVisitor {
 
   List<CodeItem> items() {
     afterwards.forEach(Runnable::run);
+    for (Closings.Closing closing : closings.found()) {
+      items.set(closing.first(), ((CodeItem.Jump) items.get(closing.first())).madeByCompiler());
+      items.set(closing.second(), ((CodeItem.Jump) items.get(closing.second())).madeByCompiler());
+    }
     for (int i = loops.size() - 1; i >= 0; i--) {
       Label head = loops.get(i).head;
       items.add(itemsBefore.get(head), new CodeItem.LoopHead(lines.get(head), loops.get(i)));
@@ -136,7 +141,8 @@ class MethodReader extends PointVisitor {
         evidence.equals("$assertionsDisabled") || evidence.equals("desiredAssertionStatus()");
     boolean stringTest = withinStringSwitch && evidence.equals("equals()");
     items.add(new CodeItem.Jump(point, currentLine, opcode, evidence, asserts || stringTest));
-    seen(opcode, "");
+    remember(opcode, "");
+    closings.jump(opcode, items.size() - 1, labels.size());
   }
 
   @Override
@@ -178,6 +184,11 @@ class MethodReader extends PointVisitor {
   }
 
   private void seen(int opcode, String nowEvidence) {
+    remember(opcode, nowEvidence);
+    closings.other();
+  }
+
+  private void remember(int opcode, String nowEvidence) {
     beginsHandler = false;
     evidence = nowEvidence;
     opcodeBefore = opcode;
@@ -230,7 +241,8 @@ class MethodReader extends PointVisitor {
     super.visitVarInsn(opcode, index);
     typeSwitches.local(opcode, index, opcodeBefore, constant);
     int begun = stringSwitchBegun;
-    seen(opcode, "");
+    remember(opcode, "");
+    closings.local(opcode, index);
     if (begun == 1 && opcode == Opcodes.ISTORE || begun == 2 && opcode == Opcodes.ALOAD) {
       stringSwitchBegun = begun + 1;
     }
@@ -264,7 +276,8 @@ class MethodReader extends PointVisitor {
     boolean unboxing = owner.equals("java/lang/Boolean") && name.equals("booleanValue");
     boolean hashing = owner.equals("java/lang/String") && name.equals("hashCode");
     int begun = stringSwitchBegun;
-    seen(opcode, unboxing ? evidence : name + "()");
+    remember(opcode, unboxing ? evidence : name + "()");
+    closings.call(name);
     ordinalsOf = name.equals("ordinal") ? ordinals(owner) : "";
     stringSwitchBegun = begun == 3 && hashing ? 4 : 0;
   }
@@ -288,6 +301,13 @@ class MethodReader extends PointVisitor {
     super.visitLdcInsn(value);
     constant = value instanceof Integer number ? number : null;
     seen(Opcodes.LDC, "");
+  }
+
+  @Override
+  public void visitLocalVariable(
+      String name, String descriptor, String signature, Label start, Label end, int index) {
+    super.visitLocalVariable(name, descriptor, signature, start, end, index);
+    closings.named(index, labels.get(start), labels.get(end));
   }
 
   @Override
