@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** The packaged distribution, unpacked somewhere else. */
 class LauncherTest {
@@ -33,6 +34,31 @@ class LauncherTest {
     assertThat(home.resolve("bin/atalaya.cmd")).content().contains("\r\n");
     assertThat(home.resolve("demo/harbour/pom.xml")).isRegularFile();
     assertThat(home.resolve("demo/harbour/target")).doesNotExist();
+  }
+
+  /** Who builds with an older Java says so in {@code JAVA_HOME}. */
+  @ParameterizedTest
+  @ValueSource(booleans = {true, false})
+  void passesOverAJavaThatIsTooOld(boolean saysInItsFolder) throws Exception {
+    Path old = Files.createDirectories(temporary.resolve("old jdk/bin")).getParent();
+    Path java = old.resolve("bin/java");
+    Files.writeString(java, "#!/bin/sh\necho 'openjdk version \"1.8.0_9\"' >&2\nexit 1\n");
+    assertThat(java.toFile().setExecutable(true)).isTrue();
+    if (saysInItsFolder) {
+      Files.writeString(old.resolve("release"), "A=\"b\"\nJAVA_VERSION=\"1.8.0_9\"\n");
+    }
+    List<String> version = List.of(Shipped.HOME.resolve("bin/atalaya").toString(), "--version");
+    String home = old.toString();
+    assertThat(Shipped.process(temporary, Map.of("JAVA_HOME", home), version).out())
+        .startsWith("atalaya ");
+
+    Shipped.Result none = Shipped.process(temporary, Map.of("ATALAYA_JAVA_HOME", home), version);
+    assertThat(none.exitCode()).isEqualTo(3);
+    assertThat(none.errLine())
+        .isEqualTo(
+            "atalaya: needs Java 17 or newer ("
+                + java
+                + " is 1.8.0_9); name its folder in ATALAYA_JAVA_HOME");
   }
 
   /** The archive of classes is made in the background, and leaves nothing else behind. */

@@ -42,7 +42,7 @@ final class OtherJava {
             .directory(console.directory().toFile())
             .inheritIO()
             .redirectOutput(output);
-    builder.environment().put("JAVA_HOME", home.toString());
+    builder.environment().put("ATALAYA_JAVA_HOME", home.toString());
     builder.environment().remove("JAVA_TOOL_OPTIONS");
     try {
       return builder.start().waitFor();

@@ -14,7 +14,7 @@ public final class NeedsNewerJava extends RuntimeException {
             + version
             + ", and this is Java "
             + Runtime.version().feature()
-            + "; set JAVA_HOME to a JDK "
+            + "; set ATALAYA_JAVA_HOME to a JDK "
             + version
             + " or newer");
     this.jdk = jdk;
