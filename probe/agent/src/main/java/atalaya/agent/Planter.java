@@ -72,7 +72,7 @@ final class Planter {
               if (!flow.hasCode()) {
                 return to;
               }
-              if (leaveAlone.contains(method)) {
+              if (leaveAlone.contains(method) || isOfCompiler(access, name)) {
                 return new UnplantedMethod(to, counter);
               }
               return detail == Detail.METHODS
@@ -90,5 +90,10 @@ final class Planter {
         }
       }
     }
+  }
+
+  /** Whether nobody wrote the method, as with accessors and bridges; it counts for nothing. */
+  private static boolean isOfCompiler(int access, String name) {
+    return (access & Opcodes.ACC_SYNTHETIC) != 0 && !name.startsWith("lambda$");
   }
 }
