@@ -22,7 +22,7 @@ final class EnteredMethod extends UnplantedMethod {
   public void visitCode() {
     super.visitCode();
     if (point != Paths.NONE) {
-      marks.setAlone(mv, point);
+      marks.set(mv, point);
     }
   }
 }

@@ -1,17 +1,18 @@
 package atalaya.agent;
 
-import java.util.List;
 import org.objectweb.asm.ConstantDynamic;
 import org.objectweb.asm.Handle;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 
-/** Code that gets at the marks of a class: as a constant of the class, or in a local. */
+/** Code that gets at the marks of a class: as a constant of the class, or among those of many. */
 final class Marks {
   private static final String DESCRIPTOR =
       "(Ljava/lang/invoke/MethodHandles$Lookup;Ljava/lang/String;Ljava/lang/Class;I)";
 
   private static final String REACH = "atalaya/boot/Reach";
+  private static final String SHARED = "atalaya/boot/SharedMarks";
+  private static final String SHARED_COUNTS = "atalaya/boot/SharedCounts";
 
   private final int index;
   private final boolean constant;
@@ -36,51 +37,21 @@ final class Marks {
     this.type = counts ? "[J" : "[Z";
   }
 
-  /** How many locals of our own they need. */
-  int locals() {
-    return constant ? 0 : 1;
-  }
-
-  /** The types of those locals, for a stack map frame. */
-  void addTypes(List<Object> types) {
-    if (!constant) {
-      types.add(type);
-    }
-  }
-
-  /** At the method's entry. */
-  void fetch(MethodVisitor to, int local) {
-    if (!constant) {
-      fetch(to);
-      to.visitVarInsn(Opcodes.ASTORE, local);
-    }
-  }
-
-  private void fetch(MethodVisitor to) {
-    to.visitFieldInsn(Opcodes.GETSTATIC, REACH, counts ? "counts" : "table", "[" + type);
-    to.visitLdcInsn(index);
-    to.visitInsn(Opcodes.AALOAD);
-  }
-
-  /** Sets one, without a local. */
-  void setAlone(MethodVisitor to, int point) {
-    if (constant) {
-      load(to, 0);
-    } else {
-      fetch(to);
-    }
+  /** Sets that of a point. */
+  void set(MethodVisitor to, int point) {
+    load(to);
     pushPoint(to, point);
     set(to);
   }
 
   /** Puts them on the stack. */
-  void load(MethodVisitor to, int local) {
+  void load(MethodVisitor to) {
     if (constant) {
       String method = counts ? "counts" : "marks";
       Handle handle = new Handle(Opcodes.H_INVOKESTATIC, REACH, method, DESCRIPTOR + type, false);
       to.visitLdcInsn(new ConstantDynamic(method, type, handle, index));
     } else {
-      to.visitVarInsn(Opcodes.ALOAD, local);
+      to.visitFieldInsn(Opcodes.GETSTATIC, counts ? SHARED_COUNTS : SHARED, "ALL", type);
     }
   }
 

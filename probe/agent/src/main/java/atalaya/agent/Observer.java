@@ -81,7 +81,8 @@ final class Observer implements ClassFileTransformer {
     String hash = Hash.of(original);
     int index = reserve(className + hash);
     Planted planted = kept.get(hash, () -> Planter.plant(original, options.detail));
-    int base = recorder.room(index, PlantedClass.marks(planted.type.points()));
+    int marks = PlantedClass.marks(planted.type.points());
+    int base = recorder.room(index, marks, Planter.hasConstant(original));
     for (String method : planted.leftAlone) {
       recorder.notPlanted(
           className, "its method " + method + " would be larger than the JVM allows");

@@ -95,13 +95,14 @@ final class PlantedClass {
    * Takes the points whose counts grew since they were taken last. No count is ever set back, so
    * that none is lost that is made meanwhile.
    *
+   * @param base where they begin
    * @return null when there are none
    */
-  BitSet take(long[] counts) {
+  BitSet take(long[] counts, int base) {
     BitSet points = null;
-    counted = counted == null ? new long[counts.length] : counted;
+    counted = counted == null ? new long[marks(before.length)] : counted;
     for (int i = 0; i < before.length; i++) {
-      long now = counts[i];
+      long now = counts[base + i];
       if (now != counted[i]) {
         counted[i] = now;
         points = points == null ? new BitSet(before.length) : points;

@@ -19,10 +19,8 @@ import org.objectweb.asm.Opcodes;
  * marks it. A call may not come back before the program ends, so what is reached before it is
  * marked too, unless {@link Paths#certain} tells it of a thread that stands there.
  *
- * <p>The marks of the class are a constant of the class where the JVM has such constants; else they
- * are fetched once into another local. A jump to a join is led over a piece of code at the method's
- * end that marks the point and goes on; it needs the same stack map frame as its target, which is
- * known by then.
+ * <p>A jump to a join is led over a piece of code at the method's end that marks the point and goes
+ * on; it needs the same stack map frame as its target, which is known by then.
  */
 final class PlantedMethod extends CodeVisitor {
   private static final int UNKNOWN = -2;
@@ -80,8 +78,7 @@ final class PlantedMethod extends CodeVisitor {
     this.paths = paths;
     this.flow = flow;
     this.remembers = !flow.marksAtOnce();
-    int firstOfTurns = flow.maxLocals() + marks.locals() + (remembers ? 1 : 0);
-    this.turns = flow.turns().into(to, marks, flow.maxLocals(), firstOfTurns);
+    this.turns = flow.turns().into(to, marks, position() + (remembers ? 1 : 0));
   }
 
   /** How far a path was passed. */
@@ -175,7 +172,6 @@ final class PlantedMethod extends CodeVisitor {
   @Override
   public void visitCode() {
     super.visitCode();
-    marks.fetch(mv, flow.maxLocals());
     if (remembers) {
       remember(paths.points());
     }
@@ -192,7 +188,7 @@ final class PlantedMethod extends CodeVisitor {
   }
 
   private int position() {
-    return flow.maxLocals() + marks.locals();
+    return flow.maxLocals();
   }
 
   private void beginPaths() {
@@ -206,9 +202,7 @@ final class PlantedMethod extends CodeVisitor {
   // ---- marking ----
 
   private void markHere(int point) {
-    marks.load(mv, flow.maxLocals());
-    marks.pushPoint(mv, point);
-    marks.set(mv);
+    marks.set(mv, point);
   }
 
   private void markPosition() {
@@ -260,7 +254,7 @@ final class PlantedMethod extends CodeVisitor {
   private void met() {
     if (isMeeting) {
       isMeeting = false;
-      marks.load(mv, flow.maxLocals());
+      marks.load(mv);
       mv.visitVarInsn(Opcodes.ILOAD, position());
       marks.set(mv);
     }
@@ -359,7 +353,6 @@ final class PlantedMethod extends CodeVisitor {
       for (; slots < flow.maxLocals(); slots++) {
         all.add(Opcodes.TOP);
       }
-      marks.addTypes(all);
       if (remembers) {
         all.add(Opcodes.INTEGER);
       }
@@ -541,7 +534,7 @@ final class PlantedMethod extends CodeVisitor {
   }
 
   private int ours() {
-    return marks.locals() + (remembers ? 1 : 0) + flow.turns().locals();
+    return (remembers ? 1 : 0) + flow.turns().locals();
   }
 
   /** What leaves the method by an exception has passed the position that is remembered. */

@@ -31,6 +31,12 @@ final class Planter {
     return detail.name().toLowerCase(Locale.ROOT) + (JVM_HAS_CONSTANTS ? "" : "-8");
   }
 
+  /** Whether this class can have its marks as a constant. */
+  static boolean hasConstant(byte[] original) {
+    int major = (original[6] & 0xFF) << 8 | original[7] & 0xFF;
+    return JVM_HAS_CONSTANTS && major >= OLDEST_TO_RAISE;
+  }
+
   /**
    * Plants all points of a class.
    *
@@ -39,8 +45,7 @@ final class Planter {
   static Planted plant(byte[] original, Detail detail) {
     PlacedReader reader = new PlacedReader(original);
     Paths paths = Paths.of(reader, detail == Detail.HITS);
-    int major = reader.readUnsignedShort(6);
-    boolean asConstant = JVM_HAS_CONSTANTS && major >= OLDEST_TO_RAISE;
+    boolean asConstant = hasConstant(original);
     int points = paths.points();
     int range = Planted.freeRange(reader, PlantedClass.marks(points) + 1);
     int index = Planted.indexIn(range, points);
@@ -59,7 +64,8 @@ final class Planter {
                 String signature,
                 String superName,
                 String[] interfaces) {
-              int raised = asConstant && major < Opcodes.V11 ? Opcodes.V11 : version;
+              boolean isOlder = (version & 0xFFFF) < Opcodes.V11;
+              int raised = asConstant && isOlder ? Opcodes.V11 : version;
               super.visit(raised, access, name, signature, superName, interfaces);
             }
 

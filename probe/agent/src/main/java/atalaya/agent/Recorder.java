@@ -1,6 +1,8 @@
 package atalaya.agent;
 
 import atalaya.boot.Reach;
+import atalaya.boot.SharedCounts;
+import atalaya.boot.SharedMarks;
 import atalaya.points.Jvm;
 import atalaya.points.PartWriter;
 import java.io.File;
@@ -37,6 +39,9 @@ final class Recorder {
   private final List<PlantedClass> classes = new ArrayList<>();
   private final boolean counts;
   private final List<Room> rooms = new ArrayList<>();
+  private Room lastRoom;
+  private Room sharedRoom;
+  private int sharedCounts;
   private final Map<Integer, Room> roomOf = new HashMap<>();
   private final Map<Integer, Integer> bases = new HashMap<>();
   private final Threads threads = new Threads();
@@ -62,9 +67,11 @@ final class Recorder {
   /**
    * Gives a class room for its marks. The same class in several loaders shares it.
    *
+   * @param asConstant whether the class has them as a constant
    * @return where its marks begin in the array that stands at its index
+   * @throws IllegalStateException when there is no room left for those that are not constants
    */
-  synchronized int room(int index, int marks) {
+  synchronized int room(int index, int marks, boolean asConstant) {
     Integer known = bases.get(index);
     if (known != null) {
       return known;
@@ -74,19 +81,44 @@ final class Recorder {
       Reach.table = Arrays.copyOf(Reach.table, 2 * index);
     }
     int base = 0;
-    if (counts) {
+    if (counts && asConstant) {
       Reach.counts[index] = new long[marks];
+    } else if (counts) {
+      requireRoom(sharedCounts + marks <= SharedCounts.ALL.length);
+      Reach.counts[index] = SharedCounts.ALL;
+      base = sharedCounts;
+      sharedCounts += marks;
     } else {
-      if (rooms.isEmpty() || !rooms.get(rooms.size() - 1).fits(marks)) {
-        rooms.add(new Room(marks));
-      }
-      Room room = rooms.get(rooms.size() - 1);
+      Room room = asConstant ? ownRoom(marks) : sharedRoom(marks);
       base = room.take(marks);
       Reach.table[index] = room.marks();
       roomOf.put(index, room);
     }
     bases.put(index, base);
     return base;
+  }
+
+  private Room ownRoom(int marks) {
+    if (lastRoom == null || !lastRoom.fits(marks)) {
+      lastRoom = Room.of(marks);
+      rooms.add(lastRoom);
+    }
+    return lastRoom;
+  }
+
+  private Room sharedRoom(int marks) {
+    if (sharedRoom == null) {
+      sharedRoom = new Room(SharedMarks.ALL);
+      rooms.add(sharedRoom);
+    }
+    requireRoom(sharedRoom.fits(marks));
+    return sharedRoom;
+  }
+
+  private static void requireRoom(boolean isThere) {
+    if (!isThere) {
+      throw new IllegalStateException("more points are loaded than old class files and JVMs share");
+    }
   }
 
   synchronized void planted(
@@ -178,7 +210,7 @@ final class Recorder {
     rooms.forEach(room -> room.take(reached));
     for (int index = 0; counts && index < classes.size(); index++) {
       PlantedClass type = classes.get(index);
-      BitSet points = type == null ? null : type.take(Reach.counts[index]);
+      BitSet points = type == null ? null : type.take(Reach.counts[index], bases.get(index));
       if (points != null) {
         reached.put(index, points);
       }

@@ -26,9 +26,13 @@ final class Room {
     }
   }
 
-  /** Makes room for at least so many marks. */
-  Room(int marks) {
-    this.marks = new boolean[Math.max(SIZE, marks)];
+  Room(boolean[] marks) {
+    this.marks = marks;
+  }
+
+  /** With room for at least so many marks. */
+  static Room of(int marks) {
+    return new Room(new boolean[Math.max(SIZE, marks)]);
   }
 
   boolean[] marks() {

@@ -94,24 +94,22 @@ final class Turns {
   }
 
   /** Plants the counts into the code of the method. */
-  Planting into(MethodVisitor to, Marks marks, int marksLocal, int firstLocal) {
-    return new Planting(to, marks, marksLocal, firstLocal);
+  Planting into(MethodVisitor to, Marks marks, int firstLocal) {
+    return new Planting(to, marks, firstLocal);
   }
 
   /** Makes code of them. */
   final class Planting {
     private final MethodVisitor to;
     private final Marks marks;
-    private final int marksLocal;
     private final int firstLocal;
 
     /** The loops whose code may stand here. */
     private final BitSet mayRun = new BitSet();
 
-    private Planting(MethodVisitor to, Marks marks, int marksLocal, int firstLocal) {
+    private Planting(MethodVisitor to, Marks marks, int firstLocal) {
       this.to = to;
       this.marks = marks;
-      this.marksLocal = marksLocal;
       this.firstLocal = firstLocal;
     }
 
@@ -206,7 +204,7 @@ final class Turns {
           to.visitInsn(Opcodes.ISHR);
           to.visitVarInsn(Opcodes.ISTORE, count(loop.slot));
         } else {
-          marks.load(to, marksLocal);
+          marks.load(to);
           marks.pushPoint(to, step.point);
           to.visitVarInsn(Opcodes.ILOAD, count(loop.slot));
           to.visitInsn(Opcodes.IADD);

@@ -3,6 +3,8 @@ package atalaya.agent;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import atalaya.boot.Reach;
+import atalaya.boot.SharedCounts;
+import atalaya.boot.SharedMarks;
 import atalaya.points.AgentOptions.Detail;
 import java.io.ByteArrayOutputStream;
 import java.io.File;
@@ -20,6 +22,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.objectweb.asm.ClassWriter;
 import org.objectweb.asm.Label;
 import org.objectweb.asm.MethodVisitor;
@@ -200,11 +203,19 @@ class PlanterTest {
     assertThat(Reach.table[INDEX]).contains(true);
   }
 
-  /** As programs do that rewrite classes; no person can write it. */
-  @Test
-  void constructorsMayGoToOthersOnOneOfTheirWays() throws Exception {
+  /**
+   * As programs do that rewrite classes; no person can write it. Class files of Java 6 have no
+   * constant that could be their marks.
+   */
+  @ParameterizedTest
+  @ValueSource(ints = {Opcodes.V1_6, Opcodes.V1_8})
+  void constructorsMayGoToOthersOnOneOfTheirWays(int version) throws Exception {
+    if (version == Opcodes.V1_6) {
+      Reach.table[INDEX] = SharedMarks.ALL;
+      Reach.counts[INDEX] = SharedCounts.ALL;
+    }
     ClassWriter writer = new ClassWriter(ClassWriter.COMPUTE_FRAMES);
-    writer.visit(Opcodes.V1_8, Opcodes.ACC_PUBLIC, "Forked", null, "java/lang/Object", null);
+    writer.visit(version, Opcodes.ACC_PUBLIC, "Forked", null, "java/lang/Object", null);
     MethodVisitor plain = writer.visitMethod(Opcodes.ACC_PUBLIC, "<init>", "()V", null, null);
     plain.visitCode();
     plain.visitVarInsn(Opcodes.ALOAD, 0);
@@ -249,6 +260,7 @@ class PlanterTest {
     }
     // Lines 1 to 4 and both outcomes of each jump; each is a point, the jumps after their lines.
     assertThat(Arrays.copyOfRange(Reach.table[INDEX], BASE, BASE + 8)).containsOnly(true);
+    assertThat(Reach.counts[INDEX][BASE]).isEqualTo(2);
   }
 
   private static void line(MethodVisitor code, int line) {

@@ -42,7 +42,7 @@ class RoomTest {
     "450 699, 450-450 699-699",
   })
   void aMarkTellsAllPointsOfItsPathSoFar(String marked, String passed) {
-    Room room = new Room(PlantedClass.marks(POINTS));
+    Room room = Room.of(PlantedClass.marks(POINTS));
     int base = room.take(PlantedClass.marks(POINTS));
     room.add(7, base, new PlantedClass(before(), new int[0], new int[0]));
     for (String point : marked.split(" ")) {
@@ -59,7 +59,7 @@ class RoomTest {
 
   @Test
   void classesInOneRoomKeepApart() {
-    Room room = new Room(3);
+    Room room = Room.of(3);
     int[] alone = {Paths.NONE, Paths.NONE};
     for (int type = 0; type < 3; type++) {
       assertThat(room.fits(3)).isTrue();
@@ -79,7 +79,7 @@ class RoomTest {
     int points = 40_000;
     int[] alone = new int[points];
     Arrays.fill(alone, Paths.NONE);
-    Room room = new Room(PlantedClass.marks(points));
+    Room room = Room.of(PlantedClass.marks(points));
     int base = room.take(PlantedClass.marks(points));
     room.add(0, base, new PlantedClass(alone, new int[0], new int[0]));
     int[] marked = {0, 16_383, 16_384, 39_999};

@@ -29,7 +29,7 @@ class TestClockTest {
     Arrays.fill(before, Paths.NONE);
     PlantedClass type = new PlantedClass(before, new int[0], new int[0]);
     recorder = new Recorder(folder, false, Collections.emptySet(), () -> {});
-    recorder.room(0, PlantedClass.marks(10));
+    recorder.room(0, PlantedClass.marks(10), true);
     recorder.planted(0, "harbour.Buoy", "ab", type, "/out");
     clock = new TestClock(recorder);
   }

@@ -1,0 +1,9 @@
+package atalaya.boot;
+
+/** In place of {@link SharedMarks}, where hits are counted. */
+public final class SharedCounts {
+  /** One for each point. */
+  public static final long[] ALL = new long[1 << 22];
+
+  private SharedCounts() {}
+}
