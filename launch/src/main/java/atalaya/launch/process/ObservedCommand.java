@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
@@ -36,18 +37,25 @@ public final class ObservedCommand {
 
   private static final String WITHOUT_DAEMON = "-Dorg.gradle.daemon=false";
 
+  private static final String OF_RARE_CALLS = "-XX:MaxInlineSize=70";
+
   /**
    * With its marks a method is about twice as long. So that HotSpot compiles and inlines the same
    * ones: it compiles none of more than 8,000 bytes, and inlines none of more than 325, or 35 where
    * it is not called often. Where paths meet, a local of ours says which was passed; that is one
    * more than the three values that the optimising compiler chooses without a jump. (JVMs that are
    * not servers do not know that option.) A command may set other limits.
+   *
+   * <p>Before Java 16 the limit of 35 is also that of the fast compiler, for which inlining more
+   * costs more than it gains: it is left as it is there.
    */
   public static final List<String> COMPILER_OPTIONS = compilerOptions();
 
+  private static final int FIRST_WITH_TWO_LIMITS = 16;
+
   private static List<String> compilerOptions() {
     List<String> options =
-        List.of("-XX:-DontCompileHugeMethods", "-XX:FreqInlineSize=650", "-XX:MaxInlineSize=70");
+        List.of("-XX:-DontCompileHugeMethods", "-XX:FreqInlineSize=650", OF_RARE_CALLS);
     boolean isServer = System.getProperty("java.vm.name").contains("Server");
     return isServer
         ? Stream.concat(options.stream(), Stream.of("-XX:ConditionalMoveLimit=4")).toList()
@@ -143,7 +151,9 @@ public final class ObservedCommand {
   /** A JVM gets the options as arguments, so that it says nothing of them (see there). */
   private static ProcessBuilder observed(List<String> command, String option) {
     Map<String, String> announced = new HashMap<>(System.getenv());
-    announce(announced, option);
+    OptionalInt java = CommandJava.feature(command, announced);
+    boolean hasTwoLimits = java.orElse(FIRST_WITH_TWO_LIMITS) >= FIRST_WITH_TWO_LIMITS;
+    announce(announced, option, hasTwoLimits);
     String[] words = command.toArray(String[]::new);
     ProcessBuilder builder = new ProcessBuilder(Children.command(words, announced));
     Map<String, String> environment = Children.environment(words, announced);
@@ -152,10 +162,13 @@ public final class ObservedCommand {
     return builder;
   }
 
-  private static void announce(Map<String, String> environment, String option) {
+  private static void announce(
+      Map<String, String> environment, String option, boolean hasTwoLimits) {
     char quote = option.indexOf('"') < 0 ? '"' : '\'';
     String quoted = option.indexOf(' ') < 0 ? option : quote + option + quote;
-    String all = quoted + " " + String.join(" ", COMPILER_OPTIONS);
+    Stream<String> ofCompilers =
+        COMPILER_OPTIONS.stream().filter(one -> hasTwoLimits || !one.equals(OF_RARE_CALLS));
+    String all = Stream.concat(Stream.of(quoted), ofCompilers).collect(Collectors.joining(" "));
     environment.merge(VARIABLE, all, (before, ours) -> before + " " + ours);
     environment.merge(GRADLE_VARIABLE, WITHOUT_DAEMON, (before, ours) -> before + " " + ours);
   }
