@@ -13,7 +13,17 @@ public final class Reach {
   /** In place of the marks, where hits are counted. */
   public static long[][] counts = new long[256][];
 
+  private static final int FEWEST_SHARED = 1 << 18;
+  private static final int MOST_SHARED = 1 << 22;
+  private static final int PART_OF_HEAP = 64;
+
   private Reach() {}
+
+  /** How many marks classes share where each takes so many bytes: fewer where the heap is small. */
+  static int shared(int bytes) {
+    long part = Runtime.getRuntime().maxMemory() / PART_OF_HEAP / bytes;
+    return (int) Math.max(FEWEST_SHARED, Math.min(MOST_SHARED, part));
+  }
 
   /** The counts of an observed class, like {@link #marks}. */
   public static long[] counts(MethodHandles.Lookup lookup, String name, Class<?> type, int index) {

@@ -6,7 +6,7 @@ package atalaya.boot;
  */
 public final class SharedMarks {
   /** One for each point. */
-  public static final boolean[] ALL = new boolean[1 << 22];
+  public static final boolean[] ALL = new boolean[Reach.shared(1)];
 
   private SharedMarks() {}
 }
