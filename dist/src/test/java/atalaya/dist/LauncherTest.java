@@ -52,7 +52,8 @@ class LauncherTest {
     assertThat(Shipped.process(temporary, Map.of("JAVA_HOME", home), version).out())
         .startsWith("atalaya ");
 
-    Shipped.Result none = Shipped.process(temporary, Map.of("ATALAYA_JAVA_HOME", home), version);
+    Shipped.Result none =
+        Shipped.process(temporary, Map.of("ATALAYA_JAVA_HOME", home, "java", "/quay"), version);
     assertThat(none.exitCode()).isEqualTo(3);
     assertThat(none.errLine())
         .isEqualTo(
