@@ -160,7 +160,7 @@ final class MadeUpHarbour {
                         .or(points(place))));
     Map<String, ClassReach> reach = new TreeMap<>();
     reached.forEach((type, of) -> reach.put(type, new ClassReach(of, Map.of())));
-    RunContents plain = MadeUpRun.of(info, classes, sources, tests, reach);
+    RunContents plain = MadeUpRun.of(info, List.of(), classes, sources, tests, reach);
     return new RunContents(
         info,
         plain.jvms(),

@@ -266,6 +266,7 @@ final class PromiseCheck {
         file,
         MadeUpRun.of(
             run.info(),
+            run.jvms(),
             run.allClassFiles(),
             sources,
             run.tests().stream().map(TestFigures::test).toList(),

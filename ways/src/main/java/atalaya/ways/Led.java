@@ -69,6 +69,11 @@ record Led(
     return 0;
   }
 
+  /** Whether there is code for it. */
+  boolean hasCode() {
+    return !setUp.code().isEmpty();
+  }
+
   private static String binary(String type) {
     return type.replace('/', '.');
   }

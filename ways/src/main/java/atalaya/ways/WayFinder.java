@@ -7,6 +7,7 @@ import atalaya.core.solve.Solution;
 import atalaya.core.solve.Solver;
 import atalaya.core.term.Constraint;
 import atalaya.core.term.EnumValue;
+import atalaya.core.term.Term;
 import atalaya.ways.code.ClassCode;
 import atalaya.ways.code.CodeBase;
 import atalaya.ways.code.CodeBase.Ref;
@@ -31,6 +32,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /** Finds the best way of a method, and what leads there; may be asked by several threads. */
 public final class WayFinder {
@@ -41,6 +43,9 @@ public final class WayFinder {
 
   /** So many ways of making objects are passed over, where the plainest leads nowhere. */
   private static final List<Integer> OTHER_MAKINGS = List.of(1, 2, 3, Integer.MAX_VALUE);
+
+  /** So many objects are made otherwise, each by itself, where no code came of the plainest. */
+  private static final int REMADE = 2;
 
   private final CodeBase base;
   private final Meanings meanings;
@@ -146,15 +151,20 @@ public final class WayFinder {
     }
     Solver solver = new Solver(answers, enums, THOROUGH);
     Solver quick = new Solver(answers, enums, QUICK);
-    Searched searched =
-        searched(m -> new WaySearch(known, solver, quick, sought, route, sites, code, m));
+    Function<Makings, WaySearch> searching =
+        makings -> new WaySearch(known, solver, quick, sought, route, sites, code, makings);
+    Searched searched = searched(searching);
     WaySearch.Result result = searched.result();
     if (result instanceof WaySearch.Solved searchedFor) {
-      WaySearch.Solved solved = searched.search().confirmed(searchedFor);
-      Walked walked = solved.walked();
-      Led led = led(route, walked, walked.asMade(solver, solved.solution()));
-      Led prepared = prepared(led, solved, searched.search());
-      return reached -> new Answer.Found(prepared.way(base, reached));
+      Led led = led(route, solver, searched.search(), searchedFor);
+      Led best =
+          led.hasCode()
+              ? led
+              : madeOtherwise(route, solver, searching, searchedFor)
+                  .filter(Led::hasCode)
+                  .findFirst()
+                  .orElse(led);
+      return reached -> new Answer.Found(best.way(base, reached));
     }
     if (result instanceof WaySearch.OnlyPath only) {
       return Outcome.always(new Answer.Found(unsolved(route, only.path())));
@@ -165,6 +175,37 @@ public final class WayFinder {
           excluded.isProven() ? new Answer.Impossible(because) : new Answer.NotFound(because));
     }
     return Outcome.always(new Answer.Nothing());
+  }
+
+  /** What leads to a way that was found. */
+  private Led led(List<Ref> route, Solver solver, WaySearch search, WaySearch.Solved found) {
+    WaySearch.Solved solved = search.confirmed(found);
+    Walked walked = solved.walked();
+    return prepared(led(route, walked, walked.asMade(solver, solved.solution())), solved, search);
+  }
+
+  /** The same way, where an object is made otherwise than by the plainest way of making it. */
+  private Stream<Led> madeOtherwise(
+      List<Ref> route,
+      Solver solver,
+      Function<Makings, WaySearch> searching,
+      WaySearch.Solved solved) {
+    return solved.walked().needs().built().keySet().stream()
+        .map(Term.Input::name)
+        .distinct()
+        .limit(REMADE)
+        .flatMap(
+            object -> OTHER_MAKINGS.stream().map(passed -> new Makings(Set.of(object), passed)))
+        .flatMap(makings -> again(makings, searching.apply(makings), route, solver, solved));
+  }
+
+  private Stream<Led> again(
+      Makings makings, WaySearch search, List<Ref> route, Solver solver, WaySearch.Solved solved) {
+    return search
+        .again(solved)
+        .filter(again -> makings.areThere(again.walked().needs().built().keySet()))
+        .map(again -> led(route, solver, search, again))
+        .stream();
   }
 
   private record Searched(WaySearch search, WaySearch.Result result) {}
@@ -244,14 +285,14 @@ public final class WayFinder {
 
   /** The same way after calls that give objects their state, where a test can take it so. */
   private Led prepared(Led led, WaySearch.Solved solved, WaySearch search) {
-    if (!led.setUp().code().isEmpty()) {
+    if (led.hasCode()) {
       return led;
     }
     Visibility visible = Visibility.ofTestOf(base, led.route().get(0).type());
     return new Preparing(base, visible, search)
         .prepared(solved)
         .map(after -> led(led.route(), after.walked(), after.solution()))
-        .filter(after -> !after.setUp().code().isEmpty())
+        .filter(Led::hasCode)
         .orElse(led);
   }
 

@@ -637,6 +637,11 @@ final class WaySearch {
                     List.of()));
   }
 
+  /** The same way, with objects made as this search makes them; empty where it can't be gone so. */
+  Optional<Solved> again(Solved solved) {
+    return after(List.of(), solved);
+  }
+
   /** The same way after calls by which objects get a state; empty where it can't be gone then. */
   Optional<Solved> after(List<Preparation> calls, Solved solved) {
     List<Before> before = new ArrayList<>();

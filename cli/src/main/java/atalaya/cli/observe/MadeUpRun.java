@@ -3,6 +3,7 @@ package atalaya.cli.observe;
 import atalaya.core.code.ClassState;
 import atalaya.core.kept.KeptClass;
 import atalaya.core.kept.KeptSource;
+import atalaya.core.kept.ObservedJvm;
 import atalaya.core.kept.RunContents;
 import atalaya.core.run.ClassReach;
 import atalaya.core.run.RunInfo;
@@ -19,10 +20,12 @@ public final class MadeUpRun {
   /**
    * Puts one together.
    *
+   * @param jvms those that are said to have run
    * @param reach by binary name of the class; none of those that are not there
    */
   public static RunContents of(
       RunInfo info,
+      List<ObservedJvm> jvms,
       List<KeptClass> classes,
       List<KeptSource> sources,
       List<Test> tests,
@@ -46,7 +49,7 @@ public final class MadeUpRun {
             tests);
     return new RunContents(
         info,
-        List.of(),
+        jvms,
         classes,
         sources,
         derived.reach(),

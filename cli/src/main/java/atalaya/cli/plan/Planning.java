@@ -55,9 +55,6 @@ public final class Planning implements AutoCloseable {
 
   private static final int READ_AT_ONCE = Planner.MOST_TASKS;
 
-  /** So many methods are called by one test at most. */
-  static final int MOST_TOGETHER = 8;
-
   private final RunFile run;
   private final List<MethodFigures> methods;
   private final RunScene scene;
@@ -156,9 +153,17 @@ public final class Planning implements AutoCloseable {
                     .thenComparing(MethodFigures::qualifiedName))
             .toList();
     scene.read(atOnce(lacking));
+    Set<String> entered = new HashSet<>();
+    methods.stream()
+        .filter(m -> isEntered(m) && !m.method().startsWith("<"))
+        .forEach(m -> entered.add(m.className()));
     Set<MethodFigures> grouped = new HashSet<>();
     for (List<MethodFigures> group :
-        Together.of(lacking, m -> finder.isOpen(guessed(m)), m -> finder.about(guessed(m)))) {
+        Together.of(
+            lacking,
+            type -> !entered.contains(type),
+            m -> finder.isOpen(guessed(m)),
+            m -> finder.about(guessed(m)))) {
       grouped.addAll(group);
       tasks.add(together(group, bounds, unused));
     }
@@ -171,7 +176,7 @@ public final class Planning implements AutoCloseable {
               scene,
               method,
               most(method, bounds),
-              work -> heaviest(method, work),
+              work -> heaviest(method, work).stream().toList(),
               JoinedCode::of,
               notes(unused, method)));
     }
@@ -214,22 +219,23 @@ public final class Planning implements AutoCloseable {
         group.stream().allMatch(m -> unused.contains(m.qualifiedName()))
             ? List.of("nothing in the project calls them: test them if others use them")
             : List.of();
-    return new MethodTask(scene, group.get(0), most, work -> waysTogether(group, work), notes);
+    return new MethodTask(
+        scene, group.get(0), most, work -> waysTogether(group, work), JoinedCode::of, notes);
   }
 
   /** What ends by an exception has a test of its own, once the others are tested. */
-  private Optional<Way> waysTogether(List<MethodFigures> group, Work work) {
+  private List<Way> waysTogether(List<MethodFigures> group, Work work) {
     List<Way> ways = new ArrayList<>();
     Optional<Way> throwing = Optional.empty();
     for (MethodFigures method : group) {
-      Optional<Way> way = ways.size() < MOST_TOGETHER ? heaviest(method, work) : Optional.empty();
+      Optional<Way> way = ways.size() < Task.MOST_WAYS ? heaviest(method, work) : Optional.empty();
       if (way.isPresent() && way.get().result().thrown().isEmpty()) {
         ways.add(way.get());
       } else {
         throwing = throwing.or(() -> way);
       }
     }
-    return ways.isEmpty() ? throwing : Optional.of(Way.together(ways, JoinedCode::of));
+    return ways.isEmpty() ? throwing.stream().toList() : ways;
   }
 
   private List<Task> survivors(List<MethodFigures> wanted, Set<String> settled) {
@@ -263,11 +269,7 @@ public final class Planning implements AutoCloseable {
   public Plan towards(MethodFigures method, BitSet points, String name) {
     Task task =
         new MethodTask(
-            scene,
-            method,
-            Double.MAX_VALUE,
-            work -> towards(method, points, name, work),
-            List.of());
+            scene, method, Double.MAX_VALUE, work -> towards(method, points, name, work));
     return Planner.plan(List.of(task), Limits.ofTests(1), before()).map(examples::add);
   }
 

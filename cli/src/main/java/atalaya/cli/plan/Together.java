@@ -1,8 +1,8 @@
 package atalaya.cli.plan;
 
 import atalaya.core.figure.MethodFigures;
+import atalaya.core.plan.Task;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -16,11 +16,11 @@ import java.util.function.Predicate;
  * Which methods one test may well call one after the other ({@code docs/measures.md}, section 9).
  */
 final class Together {
-  /** Methods with more than one condition are tested each by itself. */
+  /** Methods with more than one condition are tested each by itself, where others were entered. */
   private static final int MOST_COMPLEXITY = 2;
 
-  /** So many methods of one name, or more, are tested apart from the others of their class. */
-  private static final int OVERLOADS = 3;
+  /** So many methods of one name, or of the same parameters, are tested apart from others. */
+  private static final int ALIKE = 3;
 
   /** What more methods of a class use than these does not make them belong together. */
   private static final int MOST_USERS = 6;
@@ -28,38 +28,61 @@ final class Together {
   private Together() {}
 
   /**
-   * The small methods that nothing entered: of a class those that are about the same fields, or use
-   * each other; of one name, where there are several, by themselves.
+   * The methods that nothing entered: small ones of a class that are about the same fields, or use
+   * each other, of a class of which nothing was entered longer ones, too; of one name, where there
+   * are several, by themselves.
    *
+   * @param isNew whether no method of a class was entered
    * @param isOpen whether a test can make an object and call a method itself
    * @param about the fields and methods of its class that a method is about
    * @return groups of at least two
    */
   static List<List<MethodFigures>> of(
       List<MethodFigures> lacking,
+      Predicate<String> isNew,
       Predicate<MethodFigures> isOpen,
       Function<MethodFigures, Set<String>> about) {
+    Map<String, List<MethodFigures>> alike = new TreeMap<>();
     Map<String, List<MethodFigures>> byClass = new TreeMap<>();
-    Map<String, List<MethodFigures>> byName = new TreeMap<>();
-    for (MethodFigures method : lacking) {
-      boolean isSmall =
-          method.complexity().value() <= MOST_COMPLEXITY
-              && !Planning.isEntered(method)
-              && !method.method().startsWith("<");
-      if (isSmall && isOpen.test(method)) {
-        byName.computeIfAbsent(withoutParameters(method), name -> new ArrayList<>()).add(method);
-      }
-    }
-    byName.values().stream()
-        .filter(of -> of.size() < OVERLOADS)
-        .flatMap(Collection::stream)
+    List<MethodFigures> all =
+        lacking.stream()
+            .filter(m -> !Planning.isEntered(m) && !m.method().startsWith("<"))
+            .filter(isOpen)
+            .toList();
+    List<MethodFigures> others = apart(all, m -> m.className() + name(m), alike);
+    Predicate<MethodFigures> isOfClass =
+        m -> m.complexity().value() <= MOST_COMPLEXITY || isNew.test(m.className());
+    others.stream()
+        .filter(isOfClass)
         .forEach(m -> byClass.computeIfAbsent(m.className(), c -> new ArrayList<>()).add(m));
-    byName.values().removeIf(of -> of.size() < OVERLOADS);
+    apart(
+        others.stream().filter(m -> !isOfClass.test(m) && !parameters(m).equals("()")).toList(),
+        m -> m.className() + parameters(m),
+        alike);
     List<List<MethodFigures>> groups = new ArrayList<>();
     byClass.values().forEach(of -> groups.addAll(aboutTheSame(of, about)));
-    groups.addAll(byName.values());
+    groups.addAll(alike.values());
     groups.removeIf(of -> of.size() < 2);
     return groups;
+  }
+
+  /** Notes those of which there are several under one key, and gives the others. */
+  private static List<MethodFigures> apart(
+      List<MethodFigures> methods,
+      Function<MethodFigures, String> key,
+      Map<String, List<MethodFigures>> alike) {
+    Map<String, List<MethodFigures>> byKey = new TreeMap<>();
+    methods.forEach(m -> byKey.computeIfAbsent(key.apply(m), k -> new ArrayList<>()).add(m));
+    List<MethodFigures> others = new ArrayList<>();
+    byKey.forEach(
+        (k, of) -> {
+          if (of.size() < ALIKE) {
+            others.addAll(of);
+          } else {
+            alike.put(k, of);
+          }
+        });
+    return others;
   }
 
   /**
@@ -68,7 +91,7 @@ final class Together {
    */
   private static List<List<MethodFigures>> aboutTheSame(
       List<MethodFigures> methods, Function<MethodFigures, Set<String>> about) {
-    if (methods.size() <= Planning.MOST_TOGETHER) {
+    if (methods.size() <= Task.MOST_WAYS) {
       return List.of(methods);
     }
     Map<MethodFigures, Set<String>> things = new HashMap<>();
@@ -101,7 +124,11 @@ final class Together {
     return groups;
   }
 
-  private static String withoutParameters(MethodFigures method) {
-    return method.qualifiedName().substring(0, method.qualifiedName().indexOf('('));
+  private static String name(MethodFigures method) {
+    return method.method().substring(0, method.method().indexOf('('));
+  }
+
+  private static String parameters(MethodFigures method) {
+    return method.method().substring(method.method().indexOf('('));
   }
 }

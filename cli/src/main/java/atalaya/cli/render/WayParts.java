@@ -2,7 +2,10 @@ package atalaya.cli.render;
 
 import atalaya.core.plan.Way;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -35,8 +38,15 @@ final class WayParts {
     if (way.isRepeated()) {
       return Optional.of(way.also().size() + 1 + " ways through it in one test");
     }
-    String called = String.join(", ", way.also().stream().map(WayParts::called).toList());
-    return called.isEmpty() ? Optional.empty() : Optional.of("and with it " + called);
+    List<String> called =
+        way.also().stream()
+            .map(WayParts::called)
+            .filter(name -> !name.equals(called(way)))
+            .distinct()
+            .toList();
+    return called.isEmpty()
+        ? Optional.empty()
+        : Optional.of("and with it " + String.join(", ", called));
   }
 
   /** The method that a way is for, without its class. */
@@ -63,20 +73,59 @@ final class WayParts {
 
   /** The first has the code for all of them: what is given, and to what, stands there. */
   private static List<Part> joined(Way first, List<Way> all) {
+    Map<String, Integer> given = new HashMap<>();
+    all.forEach(way -> toldWithCode(way).forEach(text -> given.merge(text, 1, Integer::sum)));
+    Predicate<String> isShared = text -> given.get(text) > 1;
+    List<String> steps = new ArrayList<>();
+    List<String> with = new ArrayList<>();
+    Map<String, Integer> asserts = new LinkedHashMap<>();
+    with.addAll(given.keySet().stream().filter(isShared).sorted().toList());
+    for (Way way : all) {
+      String call = shortest(way, all);
+      steps.addAll(inCall(call, steps(way)));
+      with.addAll(inCall(call, toldWithCode(way).stream().filter(isShared.negate()).toList()));
+      asserted(way).ifPresent(text -> asserts.merge(text, 1, Integer::sum));
+    }
     List<Part> parts = new ArrayList<>();
-    parts.addAll(Part.of("way", each(all, WayParts::steps)));
-    parts.addAll(
-        Part.of(
-            "with",
-            each(all, way -> way.setUp().givens()).stream()
-                .filter(WayParts::isToldWithCode)
-                .map(WayParts::given)
-                .toList()));
+    parts.addAll(Part.of("way", steps));
+    parts.addAll(Part.of("with", with));
     parts.addAll(Part.of("code", first.setUp().code()));
     parts.addAll(Part.of("as long as", first.setUp().assumed()));
     parts.addAll(Part.of("may fail", each(all, way -> way.setUp().mayFail().stream().toList())));
-    parts.addAll(Part.of("assert", all.stream().flatMap(way -> asserted(way).stream()).toList()));
+    parts.addAll(
+        Part.of(
+            "assert",
+            asserts.entrySet().stream()
+                .map(one -> one.getKey() + (one.getValue() > 1 ? ", each time" : ""))
+                .toList()));
     return parts;
+  }
+
+  /** What is called, in front of the first. */
+  private static List<String> inCall(String call, List<String> texts) {
+    List<String> told = new ArrayList<>(texts);
+    if (!told.isEmpty()) {
+      told.set(0, call + ", " + told.get(0));
+    }
+    return told;
+  }
+
+  /** The name of the method that a way is for, with its parameters where others are called so. */
+  private static String shortest(Way way, List<Way> all) {
+    String whole = called(way);
+    String name = whole.replaceAll("\\(.*", "");
+    boolean isAlone =
+        all.stream()
+            .map(WayParts::called)
+            .noneMatch(other -> other.startsWith(name + "(") && !other.equals(whole));
+    return isAlone ? name : whole;
+  }
+
+  private static List<String> toldWithCode(Way way) {
+    return way.setUp().givens().stream()
+        .filter(WayParts::isToldWithCode)
+        .map(WayParts::given)
+        .toList();
   }
 
   /** In one line, with what the code gives in place of its name. */

@@ -108,6 +108,7 @@ public final class Rehearsal {
     List<KeptClass> classes = compiled(files, project.resolve("classes"));
     return MadeUpRun.of(
         info,
+        List.of(),
         classes,
         sources,
         List.of(new Test(1, "lights", "BuoyTest.lights()", Verdict.PASSED, 1, false)),

@@ -15,8 +15,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class TogetherTest {
   /**
-   * Of each method its complexity, and whether it was entered, or is closed to tests; in classes
-   * with many such methods they are about what is left of {@code _} in their names.
+   * Of each method its complexity, and whether it was entered, or is closed to tests; of a class
+   * that is called new none was. In classes with many such methods they are about what is left of
+   * {@code _} in their names.
    */
   @ParameterizedTest
   @CsvSource(
@@ -24,6 +25,8 @@ class TogetherTest {
       value = {
         "Pier#a():1 Pier#b():1                              | a() b()",
         "Pier#a():2 Pier#b():1 Pier#c():3                   | a() b()",
+        "NewPier#a():2 NewPier#b():1 NewPier#c():3          | a() b() c()",
+        "Pier#a(int):5 Pier#b():3 Pier#a():9 Pier#a(long):2 | a(int) a() a(long)",
         "Pier#a():1 Crane#b():1                             | ''",
         "Pier#a():1 Pier#b():1,entered Pier#c():1,closed    | ''",
         "Pier#a():1 Pier#<init>():1 Pier#b():1              | a() b()",
@@ -36,11 +39,15 @@ class TogetherTest {
         "Pier#x_a():1 Pier#x_b():1 Pier#x_c():1 Pier#x_d():1 Pier#x_e():1 Pier#x_f():1 Pier#x_g():1 "
             + "Pier#y_a():1 Pier#y_b():1 | y_a() y_b(); x_a() x_b() x_c() x_d() x_e() x_f() x_g()",
       })
-  void smallMethodsThatNothingEntered(String methods, String groups) {
+  void methodsThatNothingEntered(String methods, String groups) {
     List<MethodFigures> lacking = Stream.of(methods.split(" ")).map(TogetherTest::method).toList();
 
     List<List<MethodFigures>> together =
-        Together.of(lacking, method -> !method.path().equals("closed"), m -> about(m.method()));
+        Together.of(
+            lacking,
+            type -> type.startsWith("New"),
+            method -> !method.path().equals("closed"),
+            m -> about(m.method()));
 
     assertThat(
             together.stream()

@@ -209,8 +209,8 @@ class PlanViewTest {
                 assert more in PilotTest.pays()
                 no test notices when `fee + 1` is `fee - 1`
              4  PilotageTariff#quote(Vessel,int)  gap-4
-                -4.00 unwatched paths in 1 h; reaches 4 lines, 1 outcome, 3 new methods
-                and with it zone(), zone()
+                -4.00 unwatched paths in 1 h 15 min; reaches 4 lines, 1 outcome, 3 new methods
+                and with it zone()
                 a new test class PilotTest
              5  PilotageTariff#quote(Vessel,int)  gap-5
                 -5.00 unwatched paths in 1 h; reaches 5 lines, 1 outcome, 4 new methods
@@ -221,7 +221,7 @@ class PlanViewTest {
                 2 ways through it in one test
                 a new test in PilotTest, beside PilotTest.pays()
 
-            6 tests, 4 h 45 min, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
+            6 tests, 5 h, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
             1 brief: the run has no source: conditions are told by their line (observe with --sources DIR)
 
             Better than a test, perhaps
@@ -286,12 +286,14 @@ class PlanViewTest {
                where      the run has no source: conditions are told by their line (observe with
                             --sources DIR)
                gain       unwatched paths 10.00 → 6.00; reaches 4 lines, 1 outcome, 3 new methods
-               effort     1 h: a new test class, depends on its surroundings, calls 3 methods
+               effort     1 h 15 min: a new test class, depends on its surroundings, calls 2 methods,
+                            takes 3 ways
                closes     gap-4
                start      a new test class PilotTest
-               way        line 31: `vessel.draught() > depth` true
+               way        quote, line 31: `vessel.draught() > depth` true
                           line 34: `gale` false
-               with       draught = 41; beside it 40 for `vessel.draught() > depth` the other way
+               with       quote, draught = 41; beside it 40 for `vessel.draught() > depth` the other
+                            way
                code       new PilotageTariff().quote(null, 3);
                           new PilotageTariff().zone();
                assert     the result of quote, now 3
@@ -344,7 +346,7 @@ class PlanViewTest {
                assert     the result of quote, now false
                depends on Clock.now
 
-            6 tests, 4 h 45 min, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
+            6 tests, 5 h, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
 
             Better than a test, perhaps
               delete what nothing calls: Old#b(?[31mint) (-1.50)
@@ -359,7 +361,7 @@ class PlanViewTest {
             """
             # Tests to write next
 
-            6 tests, 4 h 45 min, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
+            6 tests, 5 h, unwatched paths 60.00 → 50.00; not looked at: 7 methods that may gain less
 
             ## 1. `PilotageTariff#quote(Vessel,int)`
 
@@ -418,13 +420,13 @@ class PlanViewTest {
 
             - **where**: the run has no source: conditions are told by their line (observe with --sources DIR)
             - **gain**: unwatched paths 10.00 → 6.00; reaches 4 lines, 1 outcome, 3 new methods
-            - **effort**: 1 h: a new test class, depends on its surroundings, calls 3 methods
+            - **effort**: 1 h 15 min: a new test class, depends on its surroundings, calls 2 methods, takes 3 ways
             - **closes**: gap-4
             - **start**: a new test class PilotTest
             - **way**:
-              - line 31: `vessel.draught() > depth` true
+              - quote, line 31: `vessel.draught() > depth` true
               - line 34: `gale` false
-            - **with**: draught = 41; beside it 40 for `vessel.draught() > depth` the other way
+            - **with**: quote, draught = 41; beside it 40 for `vessel.draught() > depth` the other way
             ```java
             new PilotageTariff().quote(null, 3);
             new PilotageTariff().zone();

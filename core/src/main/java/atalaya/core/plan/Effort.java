@@ -1,7 +1,9 @@
 package atalaya.core.plan;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 
 /**
  * What a test costs to write ({@code docs/measures.md}, section 9).
@@ -10,10 +12,13 @@ import java.util.List;
  * @param reasons what it consists of, in words
  */
 public record Effort(int points, List<String> reasons) {
-  /** So many further methods that a test calls are another point. */
+  /** A way with so many conditions at most is told in a line. */
+  private static final int QUICK = 1;
+
+  /** So many further methods that a test calls are another point, each by a way told in a line. */
   private static final int CALLED_FOR_A_POINT = 4;
 
-  /** So many further ways of one method that a test takes, or fewer, are another point. */
+  /** So many further ways that a test takes, or fewer, are another point. */
   private static final int WAYS_FOR_A_POINT = 2;
 
   public Effort {
@@ -63,14 +68,25 @@ public record Effort(int points, List<String> reasons) {
       points++;
       reasons.add("depends on its surroundings");
     }
-    int further = way.also().size();
-    if (way.isRepeated()) {
-      points += (further + WAYS_FOR_A_POINT - 1) / WAYS_FOR_A_POINT;
-      reasons.add("takes " + (further + 1) + " ways");
-    } else if (further > 0) {
-      points += further / CALLED_FOR_A_POINT;
-      reasons.add("calls " + (further + 1) + " methods");
+    return new Effort(points + (way.also().isEmpty() ? 0 : further(way, reasons)), reasons);
+  }
+
+  /** What further ways cost: of other methods, and of those that the test calls already. */
+  private static int further(Way way, List<String> reasons) {
+    Set<String> called = new HashSet<>(Set.of(way.method()));
+    int quick = 0;
+    for (Way other : way.also()) {
+      boolean isQuick = called.add(other.method()) && other.steps().size() <= QUICK;
+      quick += isQuick ? 1 : 0;
     }
-    return new Effort(points, reasons);
+    int ways = way.also().size() + 1;
+    if (called.size() > 1) {
+      reasons.add("calls " + called.size() + " methods");
+    }
+    if (ways > called.size()) {
+      reasons.add("takes " + ways + " ways");
+    }
+    int slow = way.also().size() - quick;
+    return quick / CALLED_FOR_A_POINT + (slow + WAYS_FOR_A_POINT - 1) / WAYS_FOR_A_POINT;
   }
 }

@@ -1,7 +1,6 @@
 package atalaya.core.plan;
 
 import atalaya.core.figure.MethodFigures;
-import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 
@@ -23,7 +22,7 @@ public final class FaultTask implements Task {
   public FaultTask(Scene scene, MethodFigures method, String gap, Supplier<Optional<Way>> looking) {
     this.gap = gap;
     this.looking = looking;
-    this.test = new MethodTask(scene, method, Double.MAX_VALUE, this::way, List.of());
+    this.test = new MethodTask(scene, method, Double.MAX_VALUE, this::way);
   }
 
   @Override

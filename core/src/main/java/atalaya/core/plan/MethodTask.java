@@ -9,7 +9,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Stream;
 
@@ -20,26 +19,30 @@ public final class MethodTask implements Task {
   private final Scene scene;
   private final MethodFigures method;
   private final double most;
-  private final Function<Work, Optional<Way>> ways;
+  private final Function<Work, List<Way>> ways;
   private final Optional<Function<List<List<String>>, List<String>>> joined;
   private final List<String> notes;
 
   /** The best briefs as of some work, the latest last. */
   private final List<Known> known = new ArrayList<>();
 
-  /** A best brief, and what was reached and tested then of what it is about. */
+  /** A best brief, its ways, and what was reached and tested then of what it is about. */
   private record Known(
-      Optional<Brief> brief, Map<String, BitSet> reached, String method, boolean isTested) {
-    static Known of(Optional<Brief> brief, MethodFigures method, Work done) {
+      Optional<Brief> brief,
+      List<Way> ways,
+      Map<String, BitSet> reached,
+      String method,
+      boolean isTested) {
+    static Known of(Optional<Brief> brief, List<Way> ways, MethodFigures method, Work done) {
       Map<String, BitSet> reached = new HashMap<>();
       reached.put(method.className(), (BitSet) done.reached(method.className()).clone());
-      brief
-          .flatMap(Brief::way)
-          .map(way -> way.points().keySet())
-          .orElse(Set.of())
-          .forEach(type -> reached.put(type, (BitSet) done.reached(type).clone()));
+      ways.forEach(
+          way ->
+              way.points()
+                  .keySet()
+                  .forEach(type -> reached.put(type, (BitSet) done.reached(type).clone())));
       String name = method.qualifiedName();
-      return new Known(brief, reached, name, done.isTested(name));
+      return new Known(brief, ways, reached, name, done.isTested(name));
     }
 
     boolean isAsOf(Work done) {
@@ -50,26 +53,29 @@ public final class MethodTask implements Task {
   }
 
   /**
-   * Of a method: a test takes one way as it is given.
+   * Of a test that takes one way as it is given.
    *
    * @param most no brief of it gains more
-   * @param ways the best way through it once some work is done
-   * @param notes what else is to be known of it
+   * @param way the best way through it once some work is done
    */
   public MethodTask(
-      Scene scene,
-      MethodFigures method,
-      double most,
-      Function<Work, Optional<Way>> ways,
-      List<String> notes) {
-    this(scene, method, most, ways, Optional.empty(), notes);
+      Scene scene, MethodFigures method, double most, Function<Work, Optional<Way>> way) {
+    this(
+        scene,
+        method,
+        most,
+        work -> way.apply(work).stream().toList(),
+        Optional.empty(),
+        List.of());
   }
 
   /**
-   * Of a method: a test may take several ways.
+   * Of tests that may take several ways.
    *
-   * @param most the best way through it gains no more
-   * @param ways the best way through it once some work is done
+   * @param method the first of those that a test calls
+   * @param most the best ways gain no more
+   * @param ways the best way through each method that one test calls once some work is done; none
+   *     where nothing is left to reach
    * @param joined makes the statements of several ways into those of one test
    * @param notes what else is to be known of it
    */
@@ -77,7 +83,7 @@ public final class MethodTask implements Task {
       Scene scene,
       MethodFigures method,
       double most,
-      Function<Work, Optional<Way>> ways,
+      Function<Work, List<Way>> ways,
       Function<List<List<String>>, List<String>> joined,
       List<String> notes) {
     this(scene, method, most, ways, Optional.of(joined), notes);
@@ -87,7 +93,7 @@ public final class MethodTask implements Task {
       Scene scene,
       MethodFigures method,
       double most,
-      Function<Work, Optional<Way>> ways,
+      Function<Work, List<Way>> ways,
       Optional<Function<List<List<String>>, List<String>>> joined,
       List<String> notes) {
     this.scene = scene;
@@ -116,58 +122,70 @@ public final class MethodTask implements Task {
 
   @Override
   public Optional<Brief> best(Work done) {
+    return known(done).brief();
+  }
+
+  private Known known(Work done) {
     for (Known one : known) {
       if (one.isAsOf(done)) {
-        return one.brief();
+        return one;
       }
     }
-    Optional<Brief> best = ways.apply(done).flatMap(way -> brief(way, done));
+    List<Way> best = ways.apply(done);
+    Known found =
+        Known.of(best.isEmpty() ? Optional.empty() : brief(best, done), best, method, done);
     if (known.size() == MOST_KNOWN) {
       known.remove(0);
     }
-    known.add(Known.of(best, method, done));
-    return best;
+    known.add(found);
+    return found;
   }
 
-  /** Other ways of the same method, which the same test takes with other values. */
+  /** Other ways of the same methods, which the same test takes with other values. */
   @Override
   public Brief grown(Brief brief, Work done, int points) {
-    List<Way> taken = new ArrayList<>(brief.way().stream().toList());
+    List<Way> taken = new ArrayList<>(known(done).ways());
     Brief grown = brief;
     Work seen = done.with(brief);
-    for (int i = 1; i < MOST_WAYS && joined.isPresent(); i++) {
-      Optional<Brief> next = best(seen).filter(one -> one.gain() > 0);
-      if (next.isEmpty()) {
+    while (taken.size() < MOST_WAYS && joined.isPresent()) {
+      Known next = known(seen);
+      if (next.brief().filter(one -> one.gain() > 0).isEmpty()) {
         break;
       }
-      seen = seen.with(next.get());
-      Way way = next.get().way().orElseThrow();
-      if (isAlike(taken.get(0), way)) {
-        taken.add(way);
-        Brief more = brief(Way.together(taken, joined.get()), done).orElseThrow();
-        if (more.effort().points() > points) {
-          break;
+      seen = seen.with(next.brief().get());
+      for (Way way : next.ways()) {
+        if (taken.size() < MOST_WAYS && isAlike(taken, way)) {
+          taken.add(way);
         }
-        grown = more;
       }
+      Brief more = brief(taken, done).orElseThrow();
+      if (more.effort().points() > points) {
+        break;
+      }
+      grown = more;
     }
     return grown;
   }
 
-  /** Whether one test may well take both: of one method, and nothing goes wrong on them. */
-  private static boolean isAlike(Way way, Way other) {
-    return way.calls().equals(other.calls())
-        && way.hasCode() == other.hasCode()
-        && Stream.of(way, other).allMatch(MethodTask::isPlain);
+  /**
+   * Whether one test may well take it, too: it is a way of the same methods, and nothing goes wrong
+   * on any. Those of one method have code all of them, or none.
+   */
+  private static boolean isAlike(List<Way> taken, Way way) {
+    boolean isCalled = taken.stream().anyMatch(other -> other.calls().equals(way.calls()));
+    boolean isOfOne = taken.stream().allMatch(other -> other.method().equals(way.method()));
+    boolean isAsCoded = taken.get(0).hasCode() == way.hasCode();
+    return isCalled
+        && (isAsCoded || !isOfOne)
+        && Stream.concat(taken.stream(), Stream.of(way)).allMatch(MethodTask::isPlain);
   }
 
   private static boolean isPlain(Way way) {
-    return way.also().isEmpty()
-        && way.result().thrown().isEmpty()
-        && way.setUp().mayFail().isEmpty();
+    return way.result().thrown().isEmpty() && way.setUp().mayFail().isEmpty();
   }
 
-  private Optional<Brief> brief(Way way, Work done) {
+  private Optional<Brief> brief(List<Way> all, Work done) {
+    Way way = joined.map(code -> Way.together(all, code)).orElse(all.get(0));
     Reached reached = Reached.of(scene, done, way.points());
     if (reached.closed().isEmpty() && reached.gain() == 0) {
       return Optional.empty();

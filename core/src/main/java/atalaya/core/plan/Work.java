@@ -53,6 +53,7 @@ public final class Work {
               way.points()
                   .forEach((type, all) -> reached.computeIfAbsent(type, t -> new BitSet()).or(all));
               tested.addAll(way.calls());
+              way.also().forEach(other -> tested.addAll(other.calls()));
             });
     closed.addAll(brief.closes());
     if (!brief.start().exists()) {

@@ -21,4 +21,9 @@ public record Makings(Set<String> others, int passedOver) {
   int passedOver(Input object) {
     return others.contains(object.name()) ? passedOver : 0;
   }
+
+  /** Whether the objects that are made in another way are made at all. */
+  public boolean areThere(Set<Input> made) {
+    return made.stream().map(Input::name).toList().containsAll(others);
+  }
 }
