@@ -535,4 +535,44 @@ class Errands {
       }
     }
   }
+
+  // ---- what is called at several places, and made in several ways ----
+
+  static void longest(String one, String other) {
+    if (one.isEmpty()) {
+      return;
+    }
+    if (one.length() < other.length()) {
+      compared(other);
+    } else {
+      compared(one);
+    }
+  }
+
+  /** Not from the first place: what is longer than another has more than one letter. */
+  private static void compared(String longer) {
+    if (longer.length() == 1) {
+      throw new Here();
+    }
+  }
+
+  static class Ballast {
+    private final int[] tanks;
+    private int tons;
+
+    Ballast(CharSequence tons) {
+      this.tanks = new int[tons.chars().map(digit -> digit - '0').sum()];
+    }
+
+    Ballast(int tons) {
+      this.tanks = new int[8];
+      this.tons = tons;
+    }
+
+    void isFilled() {
+      if (tanks.length == 8 && tons > 9) {
+        throw new Here();
+      }
+    }
+  }
 }

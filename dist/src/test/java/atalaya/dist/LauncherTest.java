@@ -86,6 +86,7 @@ class LauncherTest {
         "rank a b       | no place for \"b\"",
         "export         | missing required parameter: 'TABLE'",
         "export lines --format md | export writes csv or json",
+        "observe mvn -o test      | no option \"-o\"; put -- before a command that has options",
         "observe --name ../x      | --name takes letters, digits",
         "observe --tests A -- true | --tests cuts the project's own tests"
       })

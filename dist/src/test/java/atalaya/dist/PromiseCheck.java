@@ -41,6 +41,9 @@ import java.util.Set;
 final class PromiseCheck {
   private static final int RANDOM_DRAWS = 200;
 
+  /** So many briefs for each test: many have none that was taken away. */
+  private static final int BRIEFS = 12;
+
   /** A line or an outcome, and how many unwatched paths reaching it does away with. */
   private record Item(String className, BitSet points, double worth) {}
 
@@ -147,7 +150,7 @@ final class PromiseCheck {
     BitSet before = new BitSet();
     kept.forEach(test -> before.or(of(test)));
 
-    List<Integer> planned = matching(plan(kept, 4 * count), away, before, count);
+    List<Integer> planned = matching(plan(kept, BRIEFS * count), away, before, count);
     List<Integer> best = greedy(away, before, count);
     add(sums[0], planned, before);
     add(sums[2], best, before);

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.tree.MethodInsnNode;
 
@@ -17,6 +18,8 @@ import org.objectweb.asm.tree.MethodInsnNode;
 final class Routes {
   /** Longer ones are not gone: a test that has to come through more is a test of something else. */
   private static final int MOST_CALLERS = 10;
+
+  private static final int MOST_OTHER_SITES = 3;
 
   private final CodeBase base;
   private final Predicate<Ref> startsATest;
@@ -73,24 +76,41 @@ final class Routes {
             && base.code(method.type()).filter(ClassCode::isHidden).isPresent();
   }
 
-  /** Where each method of a route calls the next; fewer when one does not. */
-  List<Integer> sites(List<Ref> route) {
-    List<Integer> sites = new ArrayList<>();
+  /**
+   * Where each method of a route calls the next: where each does first, then at up to three other
+   * places, one at a time; nothing when one does not.
+   */
+  List<List<Integer>> sites(List<Ref> route) {
+    List<List<Integer>> all = new ArrayList<>();
     for (int i = 0; i + 1 < route.size(); i++) {
       Ref next = route.get(i + 1);
-      base.code(route.get(i)).flatMap(caller -> site(caller, next)).ifPresent(sites::add);
+      all.add(base.code(route.get(i)).map(caller -> sites(caller, next)).orElse(List.of()));
     }
-    return sites;
-  }
-
-  private Optional<Integer> site(MethodCode caller, Ref called) {
-    for (int i = 0; i < caller.size(); i++) {
-      if (caller.at(i) instanceof MethodInsnNode call
-          && base.declaring(new Ref(call.owner, call.name + call.desc))
-              .equals(Optional.of(called))) {
-        return Optional.of(i);
+    if (all.stream().anyMatch(List::isEmpty)) {
+      return List.of();
+    }
+    List<Integer> first = all.stream().map(sites -> sites.get(0)).toList();
+    List<List<Integer>> found = new ArrayList<>(List.of(first));
+    for (int i = 0; i < all.size(); i++) {
+      for (int other : all.get(i).subList(1, all.get(i).size())) {
+        if (found.size() <= MOST_OTHER_SITES) {
+          List<Integer> otherwise = new ArrayList<>(first);
+          otherwise.set(i, other);
+          found.add(otherwise);
+        }
       }
     }
-    return Optional.empty();
+    return found;
+  }
+
+  private List<Integer> sites(MethodCode caller, Ref called) {
+    return IntStream.range(0, caller.size())
+        .filter(
+            i ->
+                caller.at(i) instanceof MethodInsnNode call
+                    && base.declaring(new Ref(call.owner, call.name + call.desc))
+                        .equals(Optional.of(called)))
+        .boxed()
+        .toList();
   }
 }

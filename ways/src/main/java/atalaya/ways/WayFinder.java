@@ -145,22 +145,31 @@ public final class WayFinder {
               ? new Answer.Impossible("no code that a test can call leads there")
               : new Answer.NotFound("what a test can call is too many calls away"));
     }
-    List<Integer> sites = routes.sites(route);
-    if (sites.size() < route.size() - 1) {
-      return Outcome.always(new Answer.Nothing());
-    }
     Solver solver = new Solver(answers, enums, THOROUGH);
     Solver quick = new Solver(answers, enums, QUICK);
-    Function<Makings, WaySearch> searching =
-        makings -> new WaySearch(known, solver, quick, sought, route, sites, code, makings);
-    Searched searched = searched(searching);
+    Optional<Outcome> first = Optional.empty();
+    for (List<Integer> sites : routes.sites(route)) {
+      Searching searching =
+          makings -> new WaySearch(known, solver, quick, sought, route, sites, code, makings);
+      Searched searched = searched(searching);
+      if (first.isEmpty() || searched.isCertain()) {
+        first = Optional.of(outcome(route, solver, searching, searched));
+      }
+      if (searched.isCertain()) {
+        break;
+      }
+    }
+    return first.orElse(Outcome.always(new Answer.Nothing()));
+  }
+
+  private Outcome outcome(List<Ref> route, Solver solver, Searching searching, Searched searched) {
     WaySearch.Result result = searched.result();
-    if (result instanceof WaySearch.Solved searchedFor) {
-      Led led = led(route, solver, searched.search(), searchedFor);
+    if (result instanceof WaySearch.Solved solved) {
+      Led led = led(route, solver, searched.search(), solved);
       Led best =
           led.hasCode()
               ? led
-              : madeOtherwise(route, solver, searching, searchedFor)
+              : madeOtherwise(route, solver, searching, solved)
                   .filter(Led::hasCode)
                   .findFirst()
                   .orElse(led);
@@ -186,10 +195,7 @@ public final class WayFinder {
 
   /** The same way, where an object is made otherwise than by the plainest way of making it. */
   private Stream<Led> madeOtherwise(
-      List<Ref> route,
-      Solver solver,
-      Function<Makings, WaySearch> searching,
-      WaySearch.Solved solved) {
+      List<Ref> route, Solver solver, Searching searching, WaySearch.Solved solved) {
     return solved.walked().needs().built().keySet().stream()
         .map(Term.Input::name)
         .distinct()
@@ -208,10 +214,18 @@ public final class WayFinder {
         .stream();
   }
 
-  private record Searched(WaySearch search, WaySearch.Result result) {}
+  /** By how objects are made. */
+  private interface Searching extends Function<Makings, WaySearch> {}
+
+  private record Searched(WaySearch search, WaySearch.Result result) {
+    /** Whether there are values for all that is asked on a way. */
+    boolean isCertain() {
+      return result instanceof WaySearch.Solved solved && solved.solution().doubts().isEmpty();
+    }
+  }
 
   /** What comes of a search, where need be with objects made in other ways. */
-  private static Searched searched(Function<Makings, WaySearch> searching) {
+  private static Searched searched(Searching searching) {
     WaySearch search = searching.apply(Makings.PLAINEST);
     Searched last = new Searched(search, search.run());
     Set<String> others = new HashSet<>();

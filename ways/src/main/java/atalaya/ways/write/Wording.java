@@ -181,22 +181,27 @@ public final class Wording {
     return input.source() == Source.ANSWER || input.source() == Source.RESULT;
   }
 
-  /** What could not be decided, of the conditions on the way. */
+  /** What could not be decided, of the conditions on the way; not what the values decide anyway. */
   private List<String> open(List<Step> steps) {
-    Set<String> open = new LinkedHashSet<>();
-    for (Constraint constraint : found.open()) {
-      Constraint.Reason reason = constraint.reason();
-      boolean isOnWay =
-          steps.stream()
-              .anyMatch(s -> s.line() == reason.line() && s.condition().equals(reason.condition()));
-      if (isOnWay) {
-        open.add("line " + reason.line() + ": `" + reason.condition() + "` " + reason.outcome());
-      }
+    Values values = new Values(found.inputs());
+    List<Constraint> onWay = found.open().stream().filter(c -> isOnWay(c, steps)).toList();
+    List<Constraint> undecided =
+        onWay.stream().filter(c -> !Boolean.TRUE.equals(values.holds(c))).toList();
+    if (onWay.isEmpty() && !found.open().isEmpty()) {
+      return List.of("what called code asks");
     }
-    if (open.isEmpty() && !found.open().isEmpty()) {
-      open.add("what called code asks");
-    }
-    return List.copyOf(open);
+    return (undecided.isEmpty() ? onWay : undecided)
+        .stream()
+            .map(Constraint::reason)
+            .map(r -> "line " + r.line() + ": `" + r.condition() + "` " + r.outcome())
+            .distinct()
+            .toList();
+  }
+
+  private static boolean isOnWay(Constraint constraint, List<Step> steps) {
+    Constraint.Reason reason = constraint.reason();
+    return steps.stream()
+        .anyMatch(s -> s.line() == reason.line() && s.condition().equals(reason.condition()));
   }
 
   private Given given(Input input, String value, String how) {
