@@ -35,8 +35,6 @@ import javax.tools.ToolProvider;
  * way, and end as it does. {@code bench/ways} runs it.
  */
 final class WayCheck {
-  private static final String NOT_FOLLOWED = ": not followed";
-
   /** Classes of the platform that code may name; of all their packages a name may mean others. */
   private static final List<String> OTHERS =
       List.of(
@@ -294,7 +292,8 @@ final class WayCheck {
         missed.add("line " + step.line() + " " + step.condition() + " " + step.outcome());
       }
     }
-    boolean isFollowed = way.result().asserts().stream().noneMatch(a -> a.contains(NOT_FOLLOWED));
+    boolean isFollowed =
+        Stream.concat(Stream.of(way), way.also().stream()).allMatch(w -> w.result().isFollowed());
     if (isFollowed && test.verdict() != Verdict.PASSED) {
       missed.add("ends otherwise");
     }

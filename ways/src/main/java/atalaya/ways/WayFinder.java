@@ -355,7 +355,7 @@ public final class WayFinder {
             List.of(),
             List.of("the values were not followed"),
             Optional.empty()),
-        new Way.Result(List.of(), ""),
+        new Way.Result(List.of(), "", false),
         0,
         List.of());
   }

@@ -181,7 +181,9 @@ public final class MethodTask implements Task {
   }
 
   private static boolean isPlain(Way way) {
-    return way.result().thrown().isEmpty() && way.setUp().mayFail().isEmpty();
+    return way.result().thrown().isEmpty()
+        && way.result().isFollowed()
+        && way.setUp().mayFail().isEmpty();
   }
 
   private Optional<Brief> brief(List<Way> all, Work done) {

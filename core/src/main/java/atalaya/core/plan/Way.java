@@ -2,6 +2,7 @@ package atalaya.core.plan;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -55,7 +56,7 @@ public record Way(
 
   /**
    * Several ways, of one method or of several, which one test takes one after the other: first
-   * those with code, which the first has for all of them.
+   * those with code, which the first has for all of them, and of these at last what may throw.
    *
    * @param joined makes the statements of each into those of one test
    */
@@ -63,7 +64,11 @@ public record Way(
     if (ways.size() == 1) {
       return ways.get(0);
     }
-    List<Way> coded = ways.stream().filter(Way::hasCode).toList();
+    List<Way> coded =
+        ways.stream()
+            .filter(Way::hasCode)
+            .sorted(Comparator.comparing((Way way) -> !way.result().isFollowed()))
+            .toList();
     List<Way> all = new ArrayList<>(coded);
     ways.stream().filter(way -> !way.hasCode()).forEach(all::add);
     Map<String, BitSet> points = new HashMap<>();
@@ -177,10 +182,16 @@ public record Way(
    *
    * @param asserts what a test can look at, the likeliest first
    * @param thrown the simple name of the exception that it ends with, or empty
+   * @param isFollowed whether it is known how it ends; it may throw, else
    */
-  public record Result(List<String> asserts, String thrown) {
+  public record Result(List<String> asserts, String thrown, boolean isFollowed) {
     public Result {
       asserts = List.copyOf(asserts);
+    }
+
+    /** Of a way that was followed to its end. */
+    public Result(List<String> asserts, String thrown) {
+      this(asserts, thrown, true);
     }
   }
 

@@ -186,6 +186,7 @@ class MethodTaskTest {
         "10, 11 12, 11 13             | 9 | 10, 11 12, 11 13 = 3",
         "10, 11 12, 11 13             | 2 | 10 = 2",
         "10, 11 12 throws, 11 13      | 9 | 10, 11 13 = 3",
+        "10, 11 12 goeson, 11 13      | 9 | 10, 11 13 = 3",
         "10, 11 12 code, 11 13 code   | 9 | 10 = 2",
         "10 throws, 11 12, 11 13      | 9 | 10 = 2",
         "10, 0, 1, 11, 2, 13, 3, 12, 4 | 9 | 10, 0, 1, 11, 2, 13, 3, 12 = 6",
@@ -228,7 +229,8 @@ class MethodTaskTest {
             List.of(),
             List.of(),
             Optional.empty()),
-        new Way.Result(List.of(), text.endsWith("throws") ? "Aground" : ""),
+        new Way.Result(
+            List.of(), text.endsWith("throws") ? "Aground" : "", !text.endsWith("goeson")),
         0,
         List.of());
   }

@@ -65,7 +65,7 @@ public final class Seen {
         seen(effect, isConstructor).ifPresent(asserts::add);
       }
     }
-    return new Result(List.copyOf(asserts), "");
+    return new Result(List.copyOf(asserts), "", !walked.ending().goesOn());
   }
 
   private boolean endsJvm() {
