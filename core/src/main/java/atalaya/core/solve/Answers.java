@@ -15,6 +15,7 @@ import java.util.function.Supplier;
 public final class Answers {
   private static final int MOST_KEPT = 20_000;
 
+  private final Map<Constraint, Constraint> kept = new ConcurrentHashMap<>();
   private final Map<Question, Answer> answers = new ConcurrentHashMap<>();
   private final Map<Question, Integer> excluding = new ConcurrentHashMap<>();
 
@@ -28,6 +29,15 @@ public final class Answers {
    * @param isImpossible whether it was shown that there are none
    */
   record Answer(Map<Term.Input, Object> inputs, OptionalInt broken, boolean isImpossible) {}
+
+  /** Of all equal conditions always the same one, as long as there is room. */
+  Constraint kept(Constraint one) {
+    Constraint known = kept.get(one);
+    if (known == null && kept.size() < MOST_KEPT) {
+      known = kept.putIfAbsent(one, one);
+    }
+    return known == null ? one : known;
+  }
 
   /** What is known, or else is found out now. */
   Answer of(List<Constraint> group, int mostComputed, Supplier<Answer> finding) {

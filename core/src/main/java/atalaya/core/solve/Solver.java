@@ -37,6 +37,7 @@ public final class Solver {
   private final Candidates candidates;
   private final int mostComputed;
   private final Map<Constraint, Set<Term.Input>> inputsOf = new IdentityHashMap<>();
+  private final Map<Constraint, Constraint> keptOf = new IdentityHashMap<>();
 
   /**
    * With the enums of a project.
@@ -101,6 +102,7 @@ public final class Solver {
   private List<Constraint> distinct(List<Constraint> constraints) {
     if (inputsOf.size() > MOST_KEPT) {
       inputsOf.clear();
+      keptOf.clear();
     }
     return List.copyOf(new LinkedHashSet<>(constraints));
   }
@@ -119,12 +121,18 @@ public final class Solver {
   }
 
   private Answers.Answer known(List<Constraint> group) {
-    return answers.of(group, mostComputed, () -> answer(group));
+    return answers.of(kept(group), mostComputed, () -> answer(group));
+  }
+
+  /** The same conditions, as answers know them: large ones are compared once, not each time. */
+  private List<Constraint> kept(List<Constraint> group) {
+    return group.stream().map(one -> keptOf.computeIfAbsent(one, answers::kept)).toList();
   }
 
   private Solution.Contradiction because(List<Constraint> group, int last) {
     int other =
-        answers.excluding(group, mostComputed, () -> group.indexOf(other(group, group.get(last))));
+        answers.excluding(
+            kept(group), mostComputed, () -> group.indexOf(other(group, group.get(last))));
     return new Solution.Contradiction(group.get(other), group.get(last));
   }
 
