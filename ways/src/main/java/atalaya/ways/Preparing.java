@@ -64,7 +64,7 @@ final class Preparing {
   Optional<Solved> prepared(Solved solved) {
     Optional<Solved> now = Optional.of(solved);
     List<Preparation> before = new ArrayList<>();
-    Optional<List<Lack>> lacks = lacksMore(solved) ? Optional.empty() : lacks(solved);
+    Optional<List<Lack>> lacks = lacksMore(base, solved) ? Optional.empty() : lacks(solved);
     while (now.isPresent() && lacks.filter(all -> !all.isEmpty()).isPresent()) {
       now = without(lacks.get().get(0), solved, before);
       lacks = now.flatMap(this::lacks);
@@ -73,7 +73,7 @@ final class Preparing {
   }
 
   /** Whether a way needs what no call of a test brings about. */
-  private boolean lacksMore(Solved solved) {
+  static boolean lacksMore(CodeBase base, Solved solved) {
     Made made = new Made(base, solved.walked(), solved.solution());
     return !solved.solution().open().isEmpty()
         || solved.solution().inputs().keySet().stream()

@@ -16,6 +16,7 @@ import atalaya.ways.code.Meaning;
 import atalaya.ways.code.Meanings;
 import atalaya.ways.code.MethodCode;
 import atalaya.ways.code.Path;
+import atalaya.ways.code.TypeNames;
 import atalaya.ways.code.Visibility;
 import atalaya.ways.follow.Known;
 import atalaya.ways.follow.Makings;
@@ -167,7 +168,7 @@ public final class WayFinder {
     if (result instanceof WaySearch.Solved solved) {
       Led led = led(route, solver, searched.search(), solved);
       Led best =
-          led.hasCode()
+          led.hasCode() || !Preparing.lacksMore(base, solved)
               ? led
               : madeOtherwise(route, solver, searching, solved)
                   .filter(Led::hasCode)
@@ -197,19 +198,27 @@ public final class WayFinder {
   private Stream<Led> madeOtherwise(
       List<Ref> route, Solver solver, Searching searching, WaySearch.Solved solved) {
     return solved.walked().needs().built().keySet().stream()
-        .map(Term.Input::name)
-        .distinct()
+        .filter(object -> constructors(object) > 1)
         .limit(REMADE)
         .flatMap(
-            object -> OTHER_MAKINGS.stream().map(passed -> new Makings(Set.of(object), passed)))
-        .flatMap(makings -> again(makings, searching.apply(makings), route, solver, solved));
+            object ->
+                OTHER_MAKINGS.stream()
+                    .filter(passedOver -> passedOver < constructors(object))
+                    .map(passedOver -> new Makings(Set.of(object.name()), passedOver)))
+        .flatMap(makings -> again(searching.apply(makings), route, solver, solved));
+  }
+
+  private int constructors(Term.Input object) {
+    return base.code(TypeNames.internal(object.type()))
+        .map(code -> code.constructors().size())
+        .orElse(0);
   }
 
   private Stream<Led> again(
-      Makings makings, WaySearch search, List<Ref> route, Solver solver, WaySearch.Solved solved) {
+      WaySearch search, List<Ref> route, Solver solver, WaySearch.Solved solved) {
     return search
         .again(solved)
-        .filter(again -> makings.areThere(again.walked().needs().built().keySet()))
+        .filter(again -> !Preparing.lacksMore(base, again))
         .map(again -> led(route, solver, search, again))
         .stream();
   }

@@ -639,7 +639,13 @@ final class WaySearch {
 
   /** The same way, with objects made as this search makes them; empty where it can't be gone so. */
   Optional<Solved> again(Solved solved) {
-    return after(List.of(), solved);
+    return walkedAs(solved, List.of())
+        .filter(walked -> makings.areThere(walked.needs().built().keySet()))
+        .flatMap(
+            walked ->
+                quick
+                    .find(walked.conditions().all())
+                    .map(found -> new Solved(solved.paths(), walked, walked.asMade(quick, found))));
   }
 
   /** The same way after calls by which objects get a state; empty where it can't be gone then. */
@@ -652,14 +658,18 @@ final class WaySearch {
     if (before.size() < calls.size()) {
       return Optional.empty();
     }
-    Optional<Walked> walked =
-        walk(known, Allowance.of(OF_PATH), solved.paths(), Steering.NONE, before)
-            .filter(w -> w.ending().cut().equals(solved.walked().ending().cut()))
-            .filter(w -> w.ending().thrown().equals(solved.walked().ending().thrown()));
+    Optional<Walked> walked = walkedAs(solved, before);
     return walked.isPresent()
             && solver.solve(walked.get().conditions().all()) instanceof Solution.Found found
             && found.doubts().isEmpty()
         ? Optional.of(new Solved(solved.paths(), walked.get(), walked.get().asMade(solver, found)))
         : Optional.empty();
+  }
+
+  /** The same way gone once more; empty where it ends otherwise. */
+  private Optional<Walked> walkedAs(Solved solved, List<Before> before) {
+    return walk(known, Allowance.of(OF_PATH), solved.paths(), Steering.NONE, before)
+        .filter(w -> w.ending().cut().equals(solved.walked().ending().cut()))
+        .filter(w -> w.ending().thrown().equals(solved.walked().ending().thrown()));
   }
 }
