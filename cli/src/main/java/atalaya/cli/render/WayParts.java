@@ -3,12 +3,10 @@ package atalaya.cli.render;
 import atalaya.core.plan.Way;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import java.util.stream.Stream;
 
 /** A way in words, and what else the same test takes. */
@@ -22,14 +20,12 @@ final class WayParts {
       return parts(way, way.calls().size() > 1 ? route(way) : "", way.setUp().givens());
     }
     List<Way> all = Stream.concat(Stream.of(way), way.also().stream()).toList();
-    if (way.isRepeated()) {
-      return repeated(all);
-    }
+    List<Way> uncoded = all.stream().filter(one -> !one.hasCode()).toList();
     List<Part> parts = new ArrayList<>();
     if (way.hasCode()) {
-      parts.addAll(joined(way, all.stream().filter(Way::hasCode).toList()));
+      parts.addAll(joined(way.setUp(), all.stream().filter(Way::hasCode).toList()));
     }
-    parts.addAll(oneByOne(all.stream().filter(one -> !one.hasCode()).toList()));
+    parts.addAll(way.isRepeated() ? repeated(uncoded) : oneByOne(uncoded));
     return parts;
   }
 
@@ -71,41 +67,90 @@ final class WayParts {
     return parts;
   }
 
-  /** The first has the code for all of them: what is given, and to what, stands there. */
-  private static List<Part> joined(Way first, List<Way> all) {
-    Map<String, Integer> given = new HashMap<>();
-    all.forEach(way -> toldWithCode(way).forEach(text -> given.merge(text, 1, Integer::sum)));
-    Predicate<String> isShared = text -> given.get(text) > 1;
-    List<String> steps = new ArrayList<>();
-    List<String> with = new ArrayList<>();
-    Map<String, Integer> asserts = new LinkedHashMap<>();
-    with.addAll(given.keySet().stream().filter(isShared).sorted().toList());
-    for (Way way : all) {
-      String call = shortest(way, all);
-      steps.addAll(inCall(call, steps(way)));
-      with.addAll(inCall(call, toldWithCode(way).stream().filter(isShared.negate()).toList()));
-      asserted(way).ifPresent(text -> asserts.merge(text, 1, Integer::sum));
+  /**
+   * Those on which something is asked one after the other, of each method the others against its
+   * first; then what else is called.
+   *
+   * @param whole the code for all of them: what is given, and to what, stands there
+   */
+  private static List<Part> joined(Way.SetUp whole, List<Way> all) {
+    List<String> code = whole.code();
+    boolean hasOneEach = code.size() == all.size();
+    boolean areSeveral = all.stream().map(Way::method).distinct().count() > 1;
+    boolean isOne = all.stream().filter(way -> !asksNothing(way)).count() == 1;
+    Map<String, Numbered> firsts = new HashMap<>();
+    List<String> otherCode = new ArrayList<>();
+    List<String> otherAsserts = new ArrayList<>();
+    List<Part> parts = new ArrayList<>(areSeveral ? List.of() : throughOthers(all.get(0)));
+    int number = 0;
+    for (int i = 0; i < all.size(); i++) {
+      Way way = all.get(i);
+      List<String> steps = steps(way);
+      List<String> its = hasOneEach ? List.of(code.get(i)) : List.of();
+      if (asksNothing(way)) {
+        otherCode.addAll(its);
+        otherAsserts.addAll(asserted(way).stream().toList());
+        continue;
+      }
+      number++;
+      Numbered first = firsts.putIfAbsent(way.method(), new Numbered(number, steps));
+      List<String> told = first == null ? steps : otherwise(first, steps);
+      String label = isOne ? "way" : "way " + number;
+      parts.addAll(Part.of(label, areSeveral ? inCall(shortest(way, all), told) : told));
+      parts.addAll(Part.of("with", toldWithCode(way)));
+      parts.addAll(Part.of("code", its));
+      parts.addAll(Part.of("may fail", way.setUp().mayFail().stream().toList()));
+      parts.addAll(Part.of("assert", asserted(way).stream().toList()));
     }
+    parts.addAll(Part.of("code", hasOneEach ? otherCode : code));
+    parts.addAll(Part.of("assert", otherAsserts));
+    parts.addAll(Part.of("as long as", whole.assumed()));
+    return parts;
+  }
+
+  private static boolean asksNothing(Way way) {
+    return way.steps().isEmpty() && toldWithCode(way).isEmpty();
+  }
+
+  /** A way that has a number, by its conditions. */
+  private record Numbered(int number, List<String> steps) {}
+
+  private static List<Part> throughOthers(Way way) {
+    return Part.of("call", way.calls().size() > 1 ? List.of(route(way)) : List.of());
+  }
+
+  /** Ways of one method without code: of all but the first what is not as in the first. */
+  private static List<Part> repeated(List<Way> all) {
+    List<Way.Given> shared = shared(all);
     List<Part> parts = new ArrayList<>();
-    parts.addAll(Part.of("way", steps));
-    parts.addAll(Part.of("with", with));
-    parts.addAll(Part.of("code", first.setUp().code()));
-    parts.addAll(Part.of("as long as", first.setUp().assumed()));
-    parts.addAll(Part.of("may fail", each(all, way -> way.setUp().mayFail().stream().toList())));
-    parts.addAll(
-        Part.of(
-            "assert",
-            asserts.entrySet().stream()
-                .map(one -> one.getKey() + (one.getValue() > 1 ? ", each time" : ""))
-                .toList()));
+    for (int i = 0; i < all.size(); i++) {
+      Way way = all.get(i);
+      Way.SetUp setUp = way.setUp();
+      if (i == 0) {
+        parts.addAll(throughOthers(way));
+        parts.addAll(Part.of("each with", shared.stream().map(WayParts::given).toList()));
+      }
+      Numbered first = new Numbered(1, steps(all.get(0)));
+      parts.addAll(Part.of("way " + (i + 1), i == 0 ? steps(way) : otherwise(first, steps(way))));
+      parts.addAll(
+          Part.of(
+              "with",
+              setUp.givens().stream()
+                  .filter(given -> !shared.contains(given))
+                  .map(WayParts::given)
+                  .toList()));
+      parts.addAll(Part.of("as long as", setUp.assumed()));
+      parts.addAll(Part.of("open", setUp.open()));
+      parts.addAll(Part.of("assert", way.result().asserts()));
+    }
     return parts;
   }
 
   /** What is called, in front of the first. */
   private static List<String> inCall(String call, List<String> texts) {
-    List<String> told = new ArrayList<>(texts);
-    if (!told.isEmpty()) {
-      told.set(0, call + ", " + told.get(0));
+    List<String> told = new ArrayList<>(texts.isEmpty() ? List.of(call) : texts);
+    if (!texts.isEmpty()) {
+      told.set(0, call + ", " + texts.get(0));
     }
     return told;
   }
@@ -141,46 +186,18 @@ final class WayParts {
     return asserts.isEmpty() ? Optional.empty() : Optional.of(String.join("; ", asserts));
   }
 
-  /** Ways of one method: of all but the first what is not as in the first. */
-  private static List<Part> repeated(List<Way> all) {
-    Way first = all.get(0);
-    boolean isCoded = first.hasCode();
-    List<String> code = first.setUp().code();
-    boolean hasOneEach = code.size() == all.size();
-    List<Way.Given> shared = isCoded ? List.of() : shared(all);
-    Predicate<Way.Given> isTold =
-        isCoded ? WayParts::isToldWithCode : given -> !shared.contains(given);
-    List<Part> parts = new ArrayList<>();
-    parts.addAll(Part.of("call", first.calls().size() > 1 ? List.of(route(first)) : List.of()));
-    parts.addAll(Part.of("each with", shared.stream().map(WayParts::given).toList()));
-    for (int i = 0; i < all.size(); i++) {
-      Way way = all.get(i);
-      Way.SetUp setUp = way.setUp();
-      List<String> steps = steps(way);
-      parts.addAll(Part.of("way " + (i + 1), i == 0 ? steps : otherwise(steps(first), steps)));
-      parts.addAll(
-          Part.of("with", setUp.givens().stream().filter(isTold).map(WayParts::given).toList()));
-      parts.addAll(Part.of("code", hasOneEach ? List.of(code.get(i)) : List.of()));
-      parts.addAll(Part.of("as long as", isCoded ? List.of() : setUp.assumed()));
-      parts.addAll(Part.of("open", setUp.open()));
-      parts.addAll(
-          Part.of("assert", isCoded ? asserted(way).stream().toList() : way.result().asserts()));
-    }
-    parts.addAll(Part.of("code", hasOneEach ? List.of() : code));
-    parts.addAll(Part.of("as long as", isCoded ? first.setUp().assumed() : List.of()));
-    return parts;
-  }
-
   /** The steps from where they are not those of the first way any more. */
-  private static List<String> otherwise(List<String> first, List<String> steps) {
+  private static List<String> otherwise(Numbered first, List<String> steps) {
     int same = 0;
-    while (same < Math.min(first.size(), steps.size()) && steps.get(same).equals(first.get(same))) {
+    int most = Math.min(first.steps().size(), steps.size());
+    while (same < most && steps.get(same).equals(first.steps().get(same))) {
       same++;
     }
     if (same < 2) {
       return steps;
     }
-    List<String> otherwise = new ArrayList<>(List.of("the first " + same + " conditions of way 1"));
+    List<String> otherwise =
+        new ArrayList<>(List.of("the first " + same + " conditions of way " + first.number()));
     otherwise.addAll(steps.subList(same, steps.size()));
     return otherwise;
   }

@@ -292,12 +292,11 @@ class PlanViewTest {
                start      a new test class PilotTest
                way        quote, line 31: `vessel.draught() > depth` true
                           line 34: `gale` false
-               with       quote, draught = 41; beside it 40 for `vessel.draught() > depth` the other
-                            way
+               with       draught = 41; beside it 40 for `vessel.draught() > depth` the other way
                code       new PilotageTariff().quote(null, 3);
-                          new PilotageTariff().zone();
                assert     the result of quote, now 3
-                          the result of zone; `pier` is set to 7
+               code       new PilotageTariff().zone();
+               assert     the result of zone; `pier` is set to 7
                call       zone()
                with       pier = 7  (set by moor)
                assert     the result of zone
@@ -426,14 +425,15 @@ class PlanViewTest {
             - **way**:
               - quote, line 31: `vessel.draught() > depth` true
               - line 34: `gale` false
-            - **with**: quote, draught = 41; beside it 40 for `vessel.draught() > depth` the other way
+            - **with**: draught = 41; beside it 40 for `vessel.draught() > depth` the other way
             ```java
             new PilotageTariff().quote(null, 3);
+            ```
+            - **assert**: the result of quote, now 3
+            ```java
             new PilotageTariff().zone();
             ```
-            - **assert**:
-              - the result of quote, now 3
-              - the result of zone; `pier` is set to 7
+            - **assert**: the result of zone; `pier` is set to 7
             - **call**: zone()
             - **with**: pier = 7  (set by moor)
             - **assert**:
