@@ -2,9 +2,12 @@ package atalaya.ways;
 
 import atalaya.core.plan.Way;
 import atalaya.core.solve.Solution;
+import atalaya.core.term.Term;
+import atalaya.ways.code.ClassCode;
 import atalaya.ways.code.CodeBase;
 import atalaya.ways.code.CodeBase.Ref;
 import atalaya.ways.code.LikelyPassed;
+import atalaya.ways.code.TypeNames;
 import atalaya.ways.follow.Walked;
 import atalaya.ways.write.Seen;
 import java.util.BitSet;
@@ -12,6 +15,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.stream.Stream;
 
 /**
  * A way that was found, but for what depends on what else is reached already.
@@ -39,6 +43,7 @@ record Led(
         new LikelyPassed(
             base, code -> !code.allPoints().intersects(reached.apply(binary(code.ref().type()))));
     walked.trace().called().forEach(likely::call);
+    making(base).forEach(likely::call);
     Map<String, BitSet> points = new HashMap<>();
     for (Map<String, BitSet> some : List.of(walked.trace().points(), likely.points())) {
       some.forEach((type, all) -> points.computeIfAbsent(binary(type), t -> new BitSet()).or(all));
@@ -52,6 +57,25 @@ record Led(
         new Seen(walked, found, route.get(0)).result(deciding(reached)),
         walked.needs().doubles().size(),
         List.copyOf(walked.trace().surroundings()));
+  }
+
+  /**
+   * What makes the objects that it needs, and the one that it is called on where there is one way.
+   */
+  private Stream<Ref> making(CodeBase base) {
+    Map<Term.Input, Walked.Built> built = walked.needs().built();
+    Stream<Ref> making =
+        built.values().stream()
+            .filter(Walked.New.class::isInstance)
+            .map(made -> ((Walked.New) made).by());
+    Term.Input receiver = walked.needs().receiver();
+    Stream<Ref> only =
+        receiver == null || built.containsKey(receiver)
+            ? Stream.empty()
+            : base.code(TypeNames.internal(receiver.type())).map(ClassCode::constructors).stream()
+                .filter(all -> all.size() == 1)
+                .map(all -> all.get(0).ref());
+    return Stream.concat(making, only);
   }
 
   /** How many conditions are passed before the first of the route with a new outcome. */

@@ -10,6 +10,11 @@ final class OuterNames {
 
   private OuterNames() {}
 
+  /** Whether it is the compiler's own name: source gives and sets it by making the object. */
+  static boolean isOuter(String name) {
+    return OUTER.matcher(name).matches();
+  }
+
   /**
    * A name with {@code Pier.this} for the field.
    *

@@ -115,7 +115,9 @@ public final class Seen {
       return Optional.of("what `" + written.object().name() + "` holds" + held(written));
     }
     Walked.FieldSet set = (Walked.FieldSet) effect;
-    if (!(set.object() instanceof Input object) || isConstructor && !object.isReceiver()) {
+    if (!(set.object() instanceof Input object)
+        || isConstructor && !object.isReceiver()
+        || OuterNames.isOuter(set.name())) {
       return Optional.empty();
     }
     String value = shown(set.value(), set.type());

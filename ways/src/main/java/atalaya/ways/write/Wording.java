@@ -58,7 +58,10 @@ public final class Wording {
     String call = writing.call(entry);
     for (Input argument : walked.needs().arguments()) {
       boolean isInOpen = found.open().stream().anyMatch(c -> c.inputs().contains(argument));
-      givens.add(given(argument, writing.value(argument), isInOpen ? "but for what is open" : ""));
+      if (!OuterNames.isOuter(argument.name())) {
+        givens.add(
+            given(argument, writing.value(argument), isInOpen ? "but for what is open" : ""));
+      }
     }
     made.settleTypes();
     Set<Input> told = new LinkedHashSet<>(walked.needs().arguments());
