@@ -288,6 +288,22 @@ class WaysTest {
     }
   }
 
+  /** A test makes the object: its constructor is on the way, and no other one. */
+  @Test
+  void reachWhatMakesTheObject() {
+    String type = "Errands$Ballast";
+    Method method = method(type, "isFilled");
+    WayFinder.Answer answer =
+        finder.best(new Wanted(new Ref(type, method.code()), name -> new BitSet(), -1));
+    Way way = ((WayFinder.Answer.Found) answer).way();
+    assertThat(way.setUp().code().get(0)).contains("new Errands.Ballast(");
+    assertThat(
+            models.get(type).methods().stream()
+                .filter(m -> m.lines().get(0).points().intersects(way.points().get(type)))
+                .map(Method::name))
+        .containsExactly("<init>(int)", "isFilled()");
+  }
+
   /** What a library's check refuses is reached by a test that sees the exception. */
   @Test
   void endWhereALibraryThrows() {
