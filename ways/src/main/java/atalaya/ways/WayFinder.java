@@ -148,29 +148,29 @@ public final class WayFinder {
     }
     Solver solver = new Solver(answers, enums, THOROUGH);
     Solver quick = new Solver(answers, enums, QUICK);
-    Optional<Outcome> first = Optional.empty();
+    Optional<Searched> best = Optional.empty();
     for (List<Integer> sites : routes.sites(route)) {
-      Searching searching =
-          makings -> new WaySearch(known, solver, quick, sought, route, sites, code, makings);
-      Searched searched = searched(searching);
-      if (first.isEmpty() || searched.isCertain()) {
-        first = Optional.of(outcome(route, solver, searching, searched));
+      Searched searched =
+          searched(m -> new WaySearch(known, solver, quick, sought, route, sites, code, m));
+      if (best.isEmpty() || searched.isCertain()) {
+        best = Optional.of(searched);
       }
       if (searched.isCertain()) {
         break;
       }
     }
-    return first.orElse(Outcome.always(new Answer.Nothing()));
+    return best.map(searched -> outcome(route, solver, searched))
+        .orElse(Outcome.always(new Answer.Nothing()));
   }
 
-  private Outcome outcome(List<Ref> route, Solver solver, Searching searching, Searched searched) {
+  private Outcome outcome(List<Ref> route, Solver solver, Searched searched) {
     WaySearch.Result result = searched.result();
     if (result instanceof WaySearch.Solved solved) {
       Led led = led(route, solver, searched.search(), solved);
       Led best =
           led.hasCode() || !Preparing.lacksMore(base, solved)
               ? led
-              : madeOtherwise(route, solver, searching, solved)
+              : madeOtherwise(route, solver, searched.searching(), solved)
                   .filter(Led::hasCode)
                   .findFirst()
                   .orElse(led);
@@ -226,7 +226,7 @@ public final class WayFinder {
   /** By how objects are made. */
   private interface Searching extends Function<Makings, WaySearch> {}
 
-  private record Searched(WaySearch search, WaySearch.Result result) {
+  private record Searched(Searching searching, WaySearch search, WaySearch.Result result) {
     /** Whether there are values for all that is asked on a way. */
     boolean isCertain() {
       return result instanceof WaySearch.Solved solved && solved.solution().doubts().isEmpty();
@@ -236,7 +236,7 @@ public final class WayFinder {
   /** What comes of a search, where need be with objects made in other ways. */
   private static Searched searched(Searching searching) {
     WaySearch search = searching.apply(Makings.PLAINEST);
-    Searched last = new Searched(search, search.run());
+    Searched last = new Searched(searching, search, search.run());
     Set<String> others = new HashSet<>();
     for (int passedOver : OTHER_MAKINGS) {
       boolean mayDo =
@@ -249,7 +249,8 @@ public final class WayFinder {
       others.addAll(((WaySearch.Excluded) last.result()).madeOtherwise());
       search = searching.apply(new Makings(others, passedOver));
       WaySearch.Result result = search.run();
-      last = result instanceof WaySearch.NothingLeft ? last : new Searched(search, result);
+      last =
+          result instanceof WaySearch.NothingLeft ? last : new Searched(searching, search, result);
     }
     return last;
   }
