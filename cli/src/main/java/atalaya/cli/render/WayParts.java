@@ -6,7 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.stream.Stream;
 
 /** A way in words, and what else the same test takes. */
@@ -226,10 +225,6 @@ final class WayParts {
         : all.get(0).setUp().givens().stream()
             .filter(given -> all.stream().allMatch(way -> way.setUp().givens().contains(given)))
             .toList();
-  }
-
-  private static <T> List<T> each(List<Way> all, Function<Way, List<T>> of) {
-    return all.stream().flatMap(way -> of.apply(way).stream()).toList();
   }
 
   private static List<String> steps(Way way) {
