@@ -53,7 +53,7 @@ final class Confirming {
   private static Solved open(Solved solved) {
     List<Constraint> open = new ArrayList<>(solved.solution().open());
     solved.walked().conditions().all().stream()
-        .filter(one -> one.inputs().stream().anyMatch(input -> input.source() == Source.RESULT))
+        .filter(one -> one.hasInput(input -> input.source() == Source.RESULT))
         .forEach(open::add);
     Solution.Found found =
         new Solution.Found(solved.solution().inputs(), open, solved.solution().doubts());

@@ -25,6 +25,7 @@ import atalaya.ways.write.MissingElements;
 import atalaya.ways.write.Wording;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -57,6 +58,12 @@ public final class WayFinder {
 
   /** Kept, as what else is reached changes with each brief that is chosen. */
   private final Map<Sought, Outcome> outcomes = new ConcurrentHashMap<>();
+
+  /**
+   * The methods of which the last search found no way with code. Each is looked through by who asks
+   * for it alone, one time after the other, so that the same questions get the same answers.
+   */
+  private final Set<Ref> hard = ConcurrentHashMap.newKeySet();
 
   /**
    * For a project.
@@ -127,14 +134,31 @@ public final class WayFinder {
     String type = wanted.method().type();
     BitSet left = meanings.counting(type, base.points(code.get()));
     left.andNot(wanted.reached().apply(type.replace('/', '.')));
-    Sought sought = new Sought(wanted.method(), wanted.towards(), left);
+    boolean isHard = wanted.towards() < 0 && hard.contains(wanted.method());
+    Sought sought = new Sought(wanted.method(), wanted.towards(), left, isHard);
+    Answer answer = known(sought, code.get()).told(wanted.reached());
+    if (wanted.towards() < 0) {
+      note(wanted.method(), answer);
+    }
+    return answer;
+  }
+
+  private Outcome known(Sought sought, MethodCode code) {
     Outcome outcome = outcomes.get(sought);
     if (outcome == null) {
       // Not computed in the map: it would make others wait.
-      outcome = sought(sought, code.get());
+      outcome = sought(sought, code);
       outcomes.put(sought, outcome);
     }
-    return outcome.told(wanted.reached());
+    return outcome;
+  }
+
+  private void note(Ref method, Answer answer) {
+    if (answer instanceof Answer.Found found && found.way().hasCode()) {
+      hard.remove(method);
+    } else if (!(answer instanceof Answer.Nothing)) {
+      hard.add(method);
+    }
   }
 
   private Outcome sought(Sought sought, MethodCode code) {
@@ -159,16 +183,16 @@ public final class WayFinder {
         break;
       }
     }
-    return best.map(searched -> outcome(route, solver, searched))
+    return best.map(searched -> outcome(sought, route, solver, searched))
         .orElse(Outcome.always(new Answer.Nothing()));
   }
 
-  private Outcome outcome(List<Ref> route, Solver solver, Searched searched) {
+  private Outcome outcome(Sought sought, List<Ref> route, Solver solver, Searched searched) {
     WaySearch.Result result = searched.result();
     if (result instanceof WaySearch.Solved solved) {
       Led led = led(route, solver, searched.search(), solved);
       Led best =
-          led.hasCode() || !Preparing.lacksMore(base, solved)
+          led.hasCode() || sought.isHard() || !Preparing.lacksMore(base, solved)
               ? led
               : madeOtherwise(route, solver, searched.searching(), solved)
                   .filter(Led::hasCode)
@@ -197,7 +221,9 @@ public final class WayFinder {
   /** The same way, where an object is made otherwise than by the plainest way of making it. */
   private Stream<Led> madeOtherwise(
       List<Ref> route, Solver solver, Searching searching, WaySearch.Solved solved) {
-    return solved.walked().needs().built().keySet().stream()
+    return solved.walked().needs().built().entrySet().stream()
+        .filter(made -> made.getValue() instanceof Walked.New by && isOpen(by, solved))
+        .map(Map.Entry::getKey)
         .filter(object -> constructors(object) > 1)
         .limit(REMADE)
         .flatMap(
@@ -206,6 +232,12 @@ public final class WayFinder {
                     .filter(passedOver -> passedOver < constructors(object))
                     .map(passedOver -> new Makings(Set.of(object.name()), passedOver)))
         .flatMap(makings -> again(searching.apply(makings), route, solver, solved));
+  }
+
+  /** Whether what a way needs, and no test decides, has to do with how an object is made. */
+  private static boolean isOpen(Walked.New made, WaySearch.Solved solved) {
+    return solved.solution().open().stream().anyMatch(made::decides)
+        || !Collections.disjoint(made.results(), solved.solution().inputs().keySet());
   }
 
   private int constructors(Term.Input object) {

@@ -37,11 +37,6 @@ import java.util.Set;
  * impossible itself, or without one of the outcomes that exclude each other.
  */
 final class WaySearch {
-  private static final int MOST_TRIES = 40;
-
-  /** The same where objects are made in another way than the plainest. */
-  private static final int MOST_OTHER_TRIES = 10;
-
   /** So many are gone along as far as they can be, before they are given up. */
   private static final int MOST_STEERED = 4;
 
@@ -74,16 +69,11 @@ final class WaySearch {
 
   private static final double TOWARDS = 1e5;
 
-  /** So many instructions are followed on a path, calls included, and for a method in all. */
+  /** So many instructions are followed on a path, calls included. */
   private static final int OF_PATH = 20_000;
-
-  private static final int OF_METHOD = 60_000;
 
   /** And once more with the values that were found. */
   private static final int OF_CONFIRMING = 6_000;
-
-  /** And where objects are made in another way than the plainest. */
-  private static final int OF_OTHER_MAKINGS = 10_000;
 
   /** What came of it. */
   sealed interface Result {}
@@ -195,6 +185,7 @@ final class WaySearch {
   private final Map<Map.Entry<Integer, Set<Path.Taken>>, Optional<Path>> leading = new HashMap<>();
 
   private final Set<List<Path>> seen = new HashSet<>();
+  private final Budget budget;
   private final Allowance allowance;
   private int added;
   private int steered;
@@ -229,7 +220,8 @@ final class WaySearch {
       MethodCode code,
       Makings makings) {
     this.makings = makings;
-    this.allowance = Allowance.of(makings.equals(Makings.PLAINEST) ? OF_METHOD : OF_OTHER_MAKINGS);
+    this.budget = Budget.of(sought, makings);
+    this.allowance = Allowance.of(budget.instructions());
     this.known = known;
     this.solver = solver;
     this.quick = quick;
@@ -242,7 +234,7 @@ final class WaySearch {
 
   Result run() {
     tries.add(new Try(Attempt.FIRST, Double.MAX_VALUE, null, 0));
-    int left = makings.equals(Makings.PLAINEST) ? MOST_TRIES : MOST_OTHER_TRIES;
+    int left = budget.tries();
     for (Optional<Try> next = best();
         next.isPresent() && left > 0 && !allowance.isSpent();
         next = best()) {
@@ -276,7 +268,7 @@ final class WaySearch {
           walked.get().needs().built().keySet().forEach(made -> madeOtherwise.add(made.name()));
         }
       }
-      left = certain.isThere() ? Math.min(left - 1, MORE_TRIES) : left - 1;
+      left = Math.min(left - 1, mostFurther());
     }
     Heaviest best = begun.weight > certain.weight * WORTH_MORE ? begun : certain;
     best = best.weight < resting.weight * WORTH_DECIDING ? resting : best;
@@ -289,6 +281,10 @@ final class WaySearch {
     return because == null
         ? new NothingLeft()
         : new Excluded(because, isProven(left), fixed, madeOtherwise);
+  }
+
+  private int mostFurther() {
+    return certain.isThere() ? MORE_TRIES : doubtful.isThere() ? budget.further() : budget.tries();
   }
 
   /**

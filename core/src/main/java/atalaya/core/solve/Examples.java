@@ -4,7 +4,9 @@ import atalaya.core.term.Expression;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 
@@ -15,6 +17,8 @@ final class Examples {
 
   /** What is taken of a choice of characters, the plainest first. */
   private static final String PLAINEST = "a0A -_.,:/";
+
+  private static final Map<Expression, List<String>> FOUND = new ConcurrentHashMap<>();
 
   /** What is not followed. */
   private static final class NotFollowed extends Exception {
@@ -35,6 +39,10 @@ final class Examples {
 
   /** The shortest, and some with more of what may be repeated, or with other alternatives. */
   static List<String> of(Expression expression) {
+    return FOUND.computeIfAbsent(expression, Examples::find);
+  }
+
+  private static List<String> find(Expression expression) {
     Set<String> examples = new LinkedHashSet<>();
     for (int i = 0; i < MOST_ALTERNATIVES; i++) {
       for (boolean isLong : new boolean[] {false, true}) {

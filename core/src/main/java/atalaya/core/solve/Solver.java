@@ -2,6 +2,7 @@ package atalaya.core.solve;
 
 import atalaya.core.term.Constraint;
 import atalaya.core.term.EnumValue;
+import atalaya.core.term.KeptValues;
 import atalaya.core.term.Term;
 import atalaya.core.term.Values;
 import java.util.ArrayList;
@@ -112,11 +113,9 @@ public final class Solver {
       Map<Term.Input, Object> inputs,
       List<Constraint> open,
       List<Solution.Contradiction> doubts) {
-    Values values = new Values(inputs);
+    KeptValues values = new KeptValues(inputs);
     all.stream().filter(c -> isOpen(c, values) && !open.contains(c)).forEach(open::add);
-    Set<Term.Input> needed = new HashSet<>();
-    all.forEach(one -> one.terms().forEach(term -> values.needed(term, needed)));
-    inputs.keySet().retainAll(needed);
+    inputs.keySet().retainAll(values.needed(all));
     return new Solution.Found(inputs, open, doubts);
   }
 
@@ -172,7 +171,7 @@ public final class Solver {
   }
 
   private static boolean holdsFor(Map<Term.Input, Object> inputs, List<Constraint> constraints) {
-    Values values = new Values(inputs);
+    KeptValues values = new KeptValues(inputs);
     return constraints.stream().allMatch(c -> Boolean.TRUE.equals(values.holds(c)));
   }
 
@@ -184,7 +183,7 @@ public final class Solver {
 
   /** What is found when inputs are known under which none of the conditions is broken. */
   public Solution.Found found(List<Constraint> constraints, Map<Term.Input, Object> inputs) {
-    Values values = new Values(inputs);
+    KeptValues values = new KeptValues(inputs);
     return new Solution.Found(
         inputs, distinct(constraints).stream().filter(c -> isOpen(c, values)).toList(), List.of());
   }

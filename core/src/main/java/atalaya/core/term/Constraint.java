@@ -3,6 +3,7 @@ package atalaya.core.term;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /** What has to hold for a way to be taken. */
 public sealed interface Constraint {
@@ -100,7 +101,16 @@ public sealed interface Constraint {
 
   /** How many terms it consists of. */
   default int size() {
-    return terms().stream().mapToInt(Term::size).sum();
+    int size = 0;
+    for (Term term : terms()) {
+      size += term.size();
+    }
+    return size;
+  }
+
+  /** Whether it depends on an input of some kind. */
+  default boolean hasInput(Predicate<Term.Input> ofKind) {
+    return terms().stream().anyMatch(term -> term.hasInput(ofKind));
   }
 
   /** The inputs it depends on. */

@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 
 /**
@@ -167,7 +168,7 @@ public sealed interface Term {
         if (one.thrown().isEmpty()) {
           List<Constraint> decided =
               one.conditions().stream()
-                  .filter(c -> c.inputs().stream().allMatch(Input::isForTests))
+                  .filter(c -> !c.hasInput(input -> !input.isForTests()))
                   .toList();
           isAllDecided &= decided.size() == one.conditions().size();
           returning.add(new Case(decided, Term.of(0), ""));
@@ -234,8 +235,16 @@ public sealed interface Term {
 
     /** How many terms it consists of. */
     public int size() {
-      return (result == null ? 1 : result.size())
-          + conditions.stream().mapToInt(Constraint::size).sum();
+      int size = result == null ? 1 : result.size();
+      for (Constraint condition : conditions) {
+        size += condition.size();
+      }
+      return size;
+    }
+
+    private boolean hasInput(Predicate<Input> ofKind) {
+      return result != null && result.hasInput(ofKind)
+          || conditions.stream().anyMatch(one -> one.hasInput(ofKind));
     }
   }
 
@@ -342,6 +351,18 @@ public sealed interface Term {
         }
       }
     }
+  }
+
+  /** Whether it depends on an input of some kind. */
+  default boolean hasInput(Predicate<Input> ofKind) {
+    if (this instanceof Input input) {
+      return ofKind.test(input);
+    }
+    if (this instanceof Operation operation) {
+      return operation.operands().stream().anyMatch(operand -> operand.hasInput(ofKind));
+    }
+    return this instanceof Choice choice
+        && choice.cases().stream().anyMatch(one -> one.hasInput(ofKind));
   }
 
   /** Adds the inputs that it depends on. */

@@ -3,7 +3,7 @@ package atalaya.core.term;
 import java.util.Map;
 
 /** Values of inputs, where the state of objects is as they are made if nothing else is said. */
-public final class UsualValues extends Values {
+public final class UsualValues extends KeptValues {
   private final Map<Term.Input, Object> inputs;
 
   /**

@@ -9,8 +9,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
-import java.util.Set;
 
 /** Computes terms for given inputs, as the Java language does (JLS 15), overflow included. */
 public class Values {
@@ -125,7 +123,9 @@ public class Values {
       return constant.value();
     }
     if (term instanceof Term.Input input) {
-      return input.isFree() && inputs.containsKey(input) ? inputs.get(input) : UNDECIDED;
+      Object value = inputs.get(input);
+      boolean isKnown = value != null || inputs.containsKey(input);
+      return isKnown && input.isFree() ? value : UNDECIDED;
     }
     if (term instanceof Term.Made) {
       return term;
@@ -145,26 +145,8 @@ public class Values {
     return UNDECIDED;
   }
 
-  /** Adds the inputs that matter for what a term comes to: of a choice those of the case taken. */
-  public void needed(Term term, Set<Term.Input> into) {
-    if (term instanceof Term.Input input) {
-      into.add(input);
-    } else if (term instanceof Operation operation) {
-      operation.operands().forEach(operand -> needed(operand, into));
-    } else if (term instanceof Term.Choice choice) {
-      Optional<Term.Case> taken = choice.cases().stream().filter(this::isTaken).findFirst();
-      taken.map(List::of).orElse(choice.cases()).forEach(one -> needed(one, into));
-    }
-  }
-
-  private void needed(Term.Case one, Set<Term.Input> into) {
-    one.conditions().forEach(c -> c.terms().forEach(term -> needed(term, into)));
-    if (one.result() != null) {
-      needed(one.result(), into);
-    }
-  }
-
-  private boolean isTaken(Term.Case one) {
+  /** Whether a case of a choice is known to be the one, where none before it is. */
+  final boolean isTaken(Term.Case one) {
     for (Constraint condition : one.conditions()) {
       if (!Boolean.TRUE.equals(holds(condition))) {
         return false;

@@ -47,14 +47,19 @@ public final class Fixed {
     if (!wentElsewhere) {
       return needed;
     }
+    if (needed.stream().anyMatch(one -> one.hasInput(input -> !isFixed(input)))) {
+      return needed;
+    }
     Set<Term.Input> inputs = new LinkedHashSet<>();
     needed.forEach(one -> inputs.addAll(one.inputs()));
-    boolean isFixed =
-        !inputs.isEmpty() && inputs.stream().allMatch(input -> input.source() == Term.Source.FIXED);
-    if (!isFixed) {
+    if (inputs.isEmpty()) {
       return needed;
     }
     inputs.forEach(input -> names.add(input.name()));
     return List.of(new Compared(Term.of(1), Relation.EQUAL, Term.of(0), needed.get(0).reason()));
+  }
+
+  private static boolean isFixed(Term.Input input) {
+    return input.source() == Term.Source.FIXED;
   }
 }

@@ -3,6 +3,7 @@ package atalaya.ways.course;
 import atalaya.core.solve.Solution;
 import atalaya.core.solve.Solver;
 import atalaya.core.term.Constraint;
+import atalaya.core.term.KeptValues;
 import atalaya.core.term.Term;
 import atalaya.core.term.Values;
 import atalaya.ways.code.Path;
@@ -57,7 +58,7 @@ public class Steering {
   }
 
   private boolean holds(List<Constraint> before, List<Constraint> more) {
-    Values now = new Values(inputs);
+    KeptValues now = new KeptValues(inputs);
     if (more.stream().allMatch(c -> Boolean.TRUE.equals(now.holds(c)))) {
       return true;
     }
@@ -85,7 +86,7 @@ public class Steering {
 
   /** The inputs for all that has to hold; empty when some of it does not. */
   public Optional<Solution.Found> found(List<Constraint> constraints) {
-    Values now = new Values(inputs);
+    KeptValues now = new KeptValues(inputs);
     boolean isBroken =
         stuck || constraints.stream().anyMatch(c -> Boolean.FALSE.equals(now.holds(c)));
     return isBroken ? Optional.empty() : Optional.of(solver.found(constraints, inputs));

@@ -35,8 +35,7 @@ public record Before(Term.Input object, String field, Course course) {
     List<Constraint> more =
         walker.state.constraints.subList(asked, walker.state.constraints.size());
     boolean rests =
-        walker.ends.size() > ends
-            || more.stream().flatMap(one -> one.inputs().stream()).anyMatch(Before::isGuessed);
+        walker.ends.size() > ends || more.stream().anyMatch(one -> one.hasInput(Before::isGuessed));
     if (rests || !end.thrown().isEmpty() || end.goesOn()) {
       throw new NotFollowed("nobody knows whether it comes to its end", null);
     }

@@ -101,7 +101,7 @@ final class Branches {
       List<Constraint> needed =
           List.copyOf(during.constraints.subList(before, during.constraints.size()));
       boolean isForTests =
-          needed.stream().flatMap(one -> one.inputs().stream()).allMatch(Term.Input::isForTests);
+          needed.stream().noneMatch(one -> one.hasInput(input -> !input.isForTests()));
       return end.thrown().isEmpty() && !end.goesOn() && isForTests && Values.canBe(needed)
           ? Optional.of(needed)
           : Optional.empty();

@@ -246,6 +246,15 @@ public final class Objects {
       Map<Term, Contents> contents,
       Set<Input> made,
       Set<ChangedFields> changed) {
+    /** What calls give that were not followed. */
+    Set<Input> results() {
+      Set<Input> inputs = new HashSet<>();
+      constraints.forEach(one -> inputs.addAll(one.inputs()));
+      fields.values().forEach(term -> term.inputs(inputs));
+      inputs.removeIf(input -> input.source() != Term.Source.RESULT);
+      return inputs;
+    }
+
     static Making of(List<Constraint> constraints, State during) {
       return new Making(
           constraints,
@@ -487,8 +496,9 @@ public final class Objects {
     during.contents.keySet().removeAll(before.contents.keySet());
     during.changed.removeAll(before.changed);
     byConstructor.putAll(during.fields);
-    makings.put(object, Making.of(during.constraints, during));
-    built.put(object, new Walked.New(maker.ref(), arguments));
+    Making making = Making.of(during.constraints, during);
+    makings.put(object, making);
+    built.put(object, new Walked.New(maker.ref(), arguments, making.results()));
     return true;
   }
 

@@ -123,7 +123,7 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
               }
             });
     return conditions.all().stream()
-        .filter(one -> one.inputs().stream().anyMatch(given::contains))
+        .filter(one -> one.hasInput(given::contains))
         .findFirst()
         .or(() -> found.open().stream().findFirst());
   }
@@ -180,8 +180,15 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
    * An object that is made.
    *
    * @param by a constructor, or a method that gives a new one: a static one, or a builder's
+   * @param results of calls that were not followed, on which it rests, or what the object holds
+   *     then
    */
-  public record New(Ref by, List<Term.Input> arguments) implements Built {}
+  public record New(Ref by, List<Term.Input> arguments, Set<Term.Input> results) implements Built {
+    /** Whether what a condition asks depends on it. */
+    public boolean decides(Constraint one) {
+      return one.hasInput(input -> arguments.contains(input) || results.contains(input));
+    }
+  }
 
   /**
    * An object that a static final field holds.

@@ -220,7 +220,7 @@ public final class Made {
   /** Whether a condition asks about what a call gives: who wrote it knew that it may be missing. */
   private boolean isDoubted(Input result) {
     return walked.conditions().all().stream()
-        .anyMatch(one -> one.reason().isWritten() && one.inputs().contains(result));
+        .anyMatch(one -> one.reason().isWritten() && one.hasInput(result::equals));
   }
 
   /** Whether a condition asks about both, as whatever they are taken. */

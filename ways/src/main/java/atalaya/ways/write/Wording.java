@@ -5,6 +5,7 @@ import atalaya.core.plan.Way.SetUp;
 import atalaya.core.plan.Way.Step;
 import atalaya.core.solve.Solution;
 import atalaya.core.term.Constraint;
+import atalaya.core.term.KeptValues;
 import atalaya.core.term.Stand;
 import atalaya.core.term.Term.Input;
 import atalaya.core.term.Term.Source;
@@ -186,7 +187,7 @@ public final class Wording {
 
   /** What could not be decided, of the conditions on the way; not what the values decide anyway. */
   private List<String> open(List<Step> steps) {
-    Values values = new Values(found.inputs());
+    Values values = new KeptValues(found.inputs());
     List<Constraint> onWay = found.open().stream().filter(c -> isOnWay(c, steps)).toList();
     List<Constraint> undecided =
         onWay.stream().filter(c -> !Boolean.TRUE.equals(values.holds(c))).toList();
@@ -262,7 +263,7 @@ public final class Wording {
           value instanceof Integer number
               ? (Object) (number + step)
               : (Object) ((Long) value + step));
-      Values values = new Values(other);
+      Values values = new KeptValues(other);
       for (Constraint constraint : walked.conditions().all()) {
         boolean turns =
             constraint.reason().isWritten()
