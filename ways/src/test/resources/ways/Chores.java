@@ -1069,7 +1069,7 @@ class Chores implements Cloneable {
   static void addressed(String address, int count) throws IOException {
     new java.net.URL(address);
     if (count == 4) {
-      throw new Here(); // open
+      throw new Here();
     }
   }
 

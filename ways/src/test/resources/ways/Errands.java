@@ -1,4 +1,6 @@
 import java.math.BigDecimal;
+import java.net.MalformedURLException;
+import java.net.URL;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.LocalTime;
@@ -480,7 +482,7 @@ class Errands {
       case LOW:
         break;
       default:
-        throw new Here(); // `switch (tide)` default at line 478 cannot happen there
+        throw new Here(); // `switch (tide)` default at line 480 cannot happen there
     }
   }
 
@@ -572,6 +574,72 @@ class Errands {
     void isFilled() {
       if (tanks.length == 8 && tons > 9) {
         throw new Here();
+      }
+    }
+  }
+
+  // ---- texts that are no strings, and such as have to be of a kind ----
+
+  static void spelled(CharSequence name) {
+    if (!(name instanceof String) && name.length() == 2 && name.charAt(0) == 'q') {
+      throw new Here();
+    }
+  }
+
+  static void misaddressed(String link) {
+    try {
+      new URL(link);
+    } catch (MalformedURLException e) {
+      throw new Here();
+    }
+  }
+
+  static boolean isAmount(String words) {
+    try {
+      new BigDecimal(words);
+      return true;
+    } catch (NumberFormatException e) {
+      throw new Here();
+    }
+  }
+
+  static int miles(String words) {
+    try {
+      return parsed(words.trim(), 0);
+    } catch (NumberFormatException e) {
+      throw new Here();
+    }
+  }
+
+  private static int parsed(String words, int usual) {
+    return words.isEmpty() ? usual : Integer.parseInt(words);
+  }
+
+  // ---- what no test can name, out of a method that decides ----
+
+  abstract static class Flag {
+    static Flag of(String colour) {
+      if (colour == null || colour.isEmpty()) {
+        return null;
+      }
+      return new Plain(colour);
+    }
+
+    abstract boolean isSeen(int miles);
+
+    private static final class Plain extends Flag {
+      private final String colour;
+
+      private Plain(String colour) {
+        this.colour = colour;
+      }
+
+      @Override
+      boolean isSeen(int miles) {
+        if (miles < 5 && colour.equals("red")) {
+          throw new Here();
+        }
+        return false;
       }
     }
   }

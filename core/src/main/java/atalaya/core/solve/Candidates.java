@@ -1,5 +1,6 @@
 package atalaya.core.solve;
 
+import atalaya.core.term.Characters;
 import atalaya.core.term.ClassValue;
 import atalaya.core.term.Constraint;
 import atalaya.core.term.EnumValue;
@@ -241,7 +242,8 @@ final class Candidates {
 
   private List<Object> references(String type, Collection<Constraint> constraints) {
     return switch (type) {
-      case "Ljava/lang/String;", "Ljava/lang/CharSequence;" -> Texts.of(constraints);
+      case "Ljava/lang/String;" -> Texts.of(constraints);
+      case "Ljava/lang/CharSequence;" -> characters(constraints);
       case "Ljava/lang/Object;", "Ljava/lang/Comparable;" -> {
         List<Object> any = new ArrayList<>();
         Constants.of(constraints)
@@ -279,6 +281,15 @@ final class Candidates {
       case "Ljava/time/Month;" -> List.of((Object[]) Month.values());
       default -> constants(type);
     };
+  }
+
+  /** Texts, and where it is asked whether they are some, characters that are none. */
+  private static List<Object> characters(Collection<Constraint> constraints) {
+    List<Object> all = new ArrayList<>(Texts.of(constraints));
+    if (Constants.of(constraints).asksIfText()) {
+      List.copyOf(all).forEach(text -> all.add(new Characters((String) text)));
+    }
+    return all;
   }
 
   /** The constants of an enum of the project; empty for other types. */

@@ -49,6 +49,11 @@ final class Constants {
     return details.stream().anyMatch(known -> known.contains(detail));
   }
 
+  /** Whether it is asked if something is a text. */
+  boolean asksIfText() {
+    return details.contains("java/lang/String");
+  }
+
   /** Whether a method is called, or a type asked for, whose name matches. */
   boolean asksFor(Pattern detail) {
     return details.stream().anyMatch(known -> detail.matcher(known).matches());

@@ -7,6 +7,7 @@ import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 
@@ -24,7 +25,17 @@ final class Texts {
       List.of("a", "", " ", "1", "1.5", "ab", "A", "-1", "a b", "a ", "true");
 
   private static final Pattern PARSING =
-      Pattern.compile("java/lang/(Integer|Long|Short|Byte|Double|Float)\\.(parse|valueOf).*");
+      Pattern.compile(
+          "java/lang/(Integer|Long|Short|Byte|Double|Float)\\.(parse|valueOf).*"
+              + "|java/math/Big(Decimal|Integer)\\.<init>.*");
+
+  /** What is made of texts that have to be of a kind, and one of that kind. */
+  private static final List<Map.Entry<String, String>> KINDS =
+      List.of(
+          Map.entry("java/net/URL.<init>", "http://localhost"),
+          Map.entry("java/text/SimpleDateFormat.<init>", "yyyy"),
+          Map.entry("java/time/format/DateTimeFormatter.ofPattern", "uuuu"),
+          Map.entry("java/util/UUID.fromString", "00000000-0000-0000-0000-000000000001"));
 
   private final Set<Object> texts = new LinkedHashSet<>();
   private final List<String> written = new ArrayList<>();
@@ -36,6 +47,9 @@ final class Texts {
     if (constants.asksFor("java/nio/charset/Charset.")) {
       texts.addAll(List.of("UTF-8", "no-such-charset"));
     }
+    KINDS.stream()
+        .filter(kind -> constants.asksFor(kind.getKey()))
+        .forEach(kind -> texts.add(kind.getValue()));
     boolean isParsed = constants.asksFor(PARSING);
     boolean isMatched = constants.asksFor("java/lang/String.matches(");
     constants.each(

@@ -1,6 +1,8 @@
 package atalaya.core.term;
 
 import java.lang.invoke.MethodType;
+import java.lang.reflect.Constructor;
+import java.lang.reflect.Executable;
 import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.Method;
 import java.lang.reflect.Modifier;
@@ -10,7 +12,7 @@ import java.util.Optional;
 
 /** A method of the platform, ready to be called with values as {@link Values} computes them. */
 final class Callee {
-  private final Method method;
+  private final Executable code;
   private final boolean isStatic;
   private final Parameter target;
   private final Parameter[] parameters;
@@ -49,17 +51,17 @@ final class Callee {
     }
   }
 
-  private Callee(Method method) {
-    this.method = method;
-    method.trySetAccessible(); // It is public, and need not be asked each time who calls it.
-    this.isStatic = Modifier.isStatic(method.getModifiers());
-    this.target = Parameter.of(method.getDeclaringClass());
+  private Callee(Executable code) {
+    this.code = code;
+    code.trySetAccessible(); // It is public, and need not be asked each time who calls it.
+    this.isStatic = code instanceof Constructor || Modifier.isStatic(code.getModifiers());
+    this.target = Parameter.of(code.getDeclaringClass());
     this.parameters =
-        Arrays.stream(method.getParameterTypes()).map(Parameter::of).toArray(Parameter[]::new);
+        Arrays.stream(code.getParameterTypes()).map(Parameter::of).toArray(Parameter[]::new);
   }
 
   /**
-   * Looks for a public method.
+   * Looks for a public method or constructor.
    *
    * @param method {@code java/lang/String.isEmpty()Z}
    */
@@ -68,13 +70,17 @@ final class Callee {
     int dot = method.lastIndexOf('.', open);
     String name = method.substring(dot + 1, open);
     String owner = method.substring(0, dot);
-    if (!Platform.isPure(owner, name)) {
+    if (!Platform.isPure(owner, name) && !Platform.takesText(method)) {
       return Optional.empty();
     }
     try {
       MethodType type = MethodType.fromMethodDescriptorString(method.substring(open), null);
       Class<?> declaring = Class.forName(owner.replace('/', '.'));
-      return Optional.of(new Callee(declaring.getMethod(name, type.parameterArray())));
+      return Optional.of(
+          new Callee(
+              name.equals("<init>")
+                  ? declaring.getConstructor(type.parameterArray())
+                  : declaring.getMethod(name, type.parameterArray())));
     } catch (ReflectiveOperationException | TypeNotPresentException e) {
       return Optional.empty();
     }
@@ -97,11 +103,17 @@ final class Callee {
       }
     }
     try {
-      return Values.computed(method.invoke(object, arguments));
+      return Values.computed(called(object, arguments));
     } catch (InvocationTargetException e) {
       return new Values.Thrown(e.getCause().getClass().getName().replace('.', '/'));
-    } catch (IllegalAccessException | IllegalArgumentException e) {
+    } catch (ReflectiveOperationException | IllegalArgumentException e) {
       return Values.UNDECIDED;
     }
+  }
+
+  private Object called(Object object, Object[] arguments) throws ReflectiveOperationException {
+    return code instanceof Method method
+        ? method.invoke(object, arguments)
+        : ((Constructor<?>) code).newInstance(arguments);
   }
 }

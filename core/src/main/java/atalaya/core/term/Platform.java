@@ -50,6 +50,21 @@ public final class Platform {
           "newDecoder",
           "encode",
           "decode");
+
+  /** What makes something of a text alone, or throws where it is not as it has to be. */
+  private static final Set<String> TAKING_TEXT =
+      Set.of(
+          "java/math/BigDecimal.<init>(Ljava/lang/String;)V",
+          "java/math/BigInteger.<init>(Ljava/lang/String;)V",
+          "java/net/URI.<init>(Ljava/lang/String;)V",
+          "java/net/URI.create(Ljava/lang/String;)Ljava/net/URI;",
+          "java/net/URL.<init>(Ljava/lang/String;)V",
+          "java/text/DecimalFormat.<init>(Ljava/lang/String;)V",
+          "java/text/SimpleDateFormat.<init>(Ljava/lang/String;)V",
+          "java/time/format/DateTimeFormatter.ofPattern(Ljava/lang/String;)"
+              + "Ljava/time/format/DateTimeFormatter;",
+          "java/util/UUID.fromString(Ljava/lang/String;)Ljava/util/UUID;");
+
   private static final Map<String, Optional<Callee>> METHODS = new ConcurrentHashMap<>();
   private static final Map<String, Optional<Class<?>>> TYPES = new ConcurrentHashMap<>();
 
@@ -77,6 +92,16 @@ public final class Platform {
     return PURE.contains(owner)
         || owner.startsWith("java/time/") && owner.indexOf('/', 10) < 0
         || owner.equals("java/time/temporal/ChronoUnit");
+  }
+
+  /**
+   * Whether a call of the platform makes something of a text, and it depends on that text alone
+   * whether it throws.
+   *
+   * @param method {@code java/net/URI.create(Ljava/lang/String;)Ljava/net/URI;}
+   */
+  public static boolean takesText(String method) {
+    return TAKING_TEXT.contains(method);
   }
 
   /** Whether a method is one of them. */

@@ -227,10 +227,6 @@ public class Values {
     if (value == null) {
       return 0;
     }
-    String own =
-        value instanceof EnumValue constant
-            ? constant.type()
-            : value.getClass().getName().replace('.', '/');
     if (value instanceof Stand
         || value instanceof ClassValue
         || value instanceof Expression
@@ -238,6 +234,16 @@ public class Values {
         || value instanceof Elements) {
       return UNDECIDED;
     }
+    String own = classOf(value);
     return own.equals(type) || isA(own, type) ? 1 : 0;
+  }
+
+  private static String classOf(Object value) {
+    if (value instanceof EnumValue constant) {
+      return constant.type();
+    }
+    return value instanceof Characters
+        ? Characters.TYPE
+        : value.getClass().getName().replace('.', '/');
   }
 }

@@ -1,5 +1,6 @@
 package atalaya.ways.code;
 
+import atalaya.core.term.Characters;
 import atalaya.core.term.ClassValue;
 import atalaya.core.term.EnumValue;
 import atalaya.core.term.Expression;
@@ -160,6 +161,9 @@ public final class Literals {
     }
     if (value instanceof String text) {
       return Optional.of(text(text));
+    }
+    if (value instanceof Characters characters) {
+      return Optional.of("new StringBuilder(" + text(characters.toString()) + ")");
     }
     if (value instanceof ClassValue of) {
       return Optional.of(TypeNames.simple(of.descriptor()) + ".class");

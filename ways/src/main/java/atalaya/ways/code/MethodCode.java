@@ -565,12 +565,20 @@ public final class MethodCode {
     return node.desc.endsWith(")L" + type + ";") && makes(type).isPresent();
   }
 
-  /** Whether it gives an object that it makes itself as what it is declared to give. */
+  /** Whether it may give an object that it makes itself as what it is declared to give. */
   boolean givesAsOther(String type) {
-    return makes(type)
-        .map(AbstractInsnNode::getNext)
-        .filter(next -> next.getOpcode() == Opcodes.ARETURN)
-        .isPresent();
+    for (int i = 0; isStatic() && i < size(); i++) {
+      if (isMaking(at(i), type) && at(i).getNext().getOpcode() == Opcodes.ARETURN) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static boolean isMaking(AbstractInsnNode instruction, String type) {
+    return instruction instanceof MethodInsnNode call
+        && call.name.equals("<init>")
+        && call.owner.equals(type);
   }
 
   /** The last call of a constructor of a class, in a static method that decides nothing. */
@@ -584,11 +592,7 @@ public final class MethodCode {
       if (decides || !isStatic()) {
         return Optional.empty();
       }
-      boolean isOne =
-          at(i) instanceof MethodInsnNode call
-              && call.name.equals("<init>")
-              && call.owner.equals(type);
-      makes = isOne ? Optional.of(at(i)) : makes;
+      makes = isMaking(at(i), type) ? Optional.of(at(i)) : makes;
     }
     return makes;
   }

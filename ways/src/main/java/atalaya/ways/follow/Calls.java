@@ -16,7 +16,7 @@ import java.util.Optional;
 final class Calls {
   private final Walker walker;
   private final Branches branches;
-  private final CharsetNames charsets;
+  private final TakenTexts texts;
   private final Unfollowed unfollowed;
   private final OwnCalls own;
   private final ForeignCalls foreign;
@@ -29,8 +29,8 @@ final class Calls {
   Calls(Walker walker) {
     this.walker = walker;
     this.branches = new Branches(walker);
-    this.charsets = new CharsetNames(walker);
-    this.unfollowed = new Unfollowed(walker, charsets, branches);
+    this.texts = new TakenTexts(walker);
+    this.unfollowed = new Unfollowed(walker, texts, branches);
     this.own = new OwnCalls(walker, branches, unfollowed);
     this.foreign = new ForeignCalls(walker, unfollowed);
     this.platform = new PlatformCalls(walker, foreign);
@@ -95,9 +95,9 @@ final class Calls {
       walker.require(new Compared(Term.of(0), Relation.NOT_EQUAL, Term.of(0), reason));
       return;
     }
-    Optional<Compared> byCharset = charsets.turning(call, true);
-    if (byCharset.isPresent()) {
-      walker.require(byCharset.get());
+    Optional<Constraint> byText = texts.throwing(call, exception);
+    if (byText.isPresent()) {
+      walker.require(byText.get());
       return;
     }
     if (PlatformCalls.isPure(call)) {
@@ -110,7 +110,9 @@ final class Calls {
     Optional<Term> thrown =
         answering
             .flatMap(ref -> branches.cases(ref, call.arguments()))
-            .flatMap(of -> throwing(of, exception));
+            .filter(Term.Choice.class::isInstance)
+            .map(Term.Choice.class::cast)
+            .flatMap(of -> throwing(of, exception).or(() -> brokenOff(of, call, exception)));
     if (thrown.isPresent()) {
       walker.require(new Constraint.Throws(thrown.get(), exception, reason));
       return;
@@ -125,10 +127,7 @@ final class Calls {
   }
 
   /** What a call gives, with what a handler takes as that; empty where it throws nothing such. */
-  private Optional<Term> throwing(Term given, String caught) {
-    if (!(given instanceof Term.Choice choice)) {
-      return Optional.empty();
-    }
+  private Optional<Term> throwing(Term.Choice choice, String caught) {
     List<Term.Case> cases = new ArrayList<>();
     boolean isThere = false;
     for (Term.Case one : choice.cases()) {
@@ -139,5 +138,34 @@ final class Calls {
     return isThere
         ? Optional.of(new Term.Choice(choice.type(), cases, choice.size()))
         : Optional.empty();
+  }
+
+  /**
+   * The same where a call throws that stands in what is called; what else may throw there is not
+   * known. Empty where no such call was followed.
+   */
+  private Optional<Term> brokenOff(Term.Choice choice, Call call, String caught) {
+    List<Term.Case> cases = new ArrayList<>(choice.cases());
+    for (Term.Case one : choice.cases()) {
+      for (int i = 0; i < one.conditions().size(); i++) {
+        if (one.conditions().get(i) instanceof Constraint.Completes ends) {
+          List<Constraint> conditions = new ArrayList<>(one.conditions().subList(0, i));
+          conditions.add(new Constraint.Throws(ends.value(), caught, ends.reason()));
+          cases.add(new Term.Case(conditions, null, caught));
+        }
+      }
+    }
+    if (cases.size() == choice.cases().size()) {
+      return Optional.empty();
+    }
+    Compared otherwise =
+        new Compared(
+            Unfollowed.throwing(call, caught),
+            Relation.NOT_EQUAL,
+            Term.of(0),
+            Reason.unwritten(walker.line()));
+    cases.add(new Term.Case(List.of(otherwise), null, caught));
+    Term all = Term.choice(call.name(), choice.type(), cases);
+    return Optional.of(all).filter(Term.Choice.class::isInstance);
   }
 }

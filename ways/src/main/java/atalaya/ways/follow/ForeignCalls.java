@@ -58,7 +58,7 @@ final class ForeignCalls {
     if (Platform.isFinal(call.owner())) {
       unfollowed.returns(call); // No double answers, nor throws.
     } else {
-      unfollowed.isToldByCharset(call);
+      unfollowed.isToldByText(call);
     }
     if (!isByDouble) {
       unfollowed.handOn(call.given());

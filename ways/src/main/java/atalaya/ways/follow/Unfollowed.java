@@ -30,12 +30,12 @@ public final class Unfollowed {
           "read.*|lines|list|walk|size|copy|move|delete|newInputStream|newBufferedReader");
 
   private final Walker walker;
-  private final CharsetNames charsets;
+  private final TakenTexts texts;
   private final Branches branches;
 
-  Unfollowed(Walker walker, CharsetNames charsets, Branches branches) {
+  Unfollowed(Walker walker, TakenTexts texts, Branches branches) {
     this.walker = walker;
-    this.charsets = charsets;
+    this.texts = texts;
     this.branches = branches;
   }
 
@@ -112,7 +112,7 @@ public final class Unfollowed {
    * one that is given a text, whether it takes any.
    */
   void returns(Call call) {
-    if (isToldByCharset(call)) {
+    if (isToldByText(call)) {
       return;
     }
     boolean takesAny = call.owner().startsWith("java/") && !call.owner().startsWith(STREAMS);
@@ -144,14 +144,14 @@ public final class Unfollowed {
     }
   }
 
-  /** Whether a call throws what it may throw or not by a charset's name, which is required then. */
-  boolean isToldByCharset(Call call) {
-    Optional<Compared> name = charsets.turning(call, false);
-    name.ifPresent(walker::require);
-    if (name.isPresent() && call.isConstructor()) {
+  /** Whether a call throws what it may throw or not by a text, which is required then. */
+  boolean isToldByText(Call call) {
+    Optional<Constraint> right = texts.returning(call);
+    right.ifPresent(walker::require);
+    if (right.isPresent() && call.isConstructor()) {
       call.arguments().stream().filter(a -> a.type().length() > 1).forEach(walker::requireThere);
     }
-    return name.isPresent();
+    return right.isPresent();
   }
 
   /** It has to throw nothing; whether it does, a person has to see. */
