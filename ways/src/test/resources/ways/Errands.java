@@ -615,6 +615,26 @@ class Errands {
     return words.isEmpty() ? usual : Integer.parseInt(words);
   }
 
+  // ---- letter by letter ----
+
+  static void octal(CharSequence input, int at) {
+    boolean isOctal = isOctal(input.charAt(at + 1)) && isOctal(input.charAt(at + 2));
+    if (input.charAt(at) == '\\' && isOctal && input.charAt(at + 3) == ';') {
+      throw new Here();
+    }
+  }
+
+  private static boolean isOctal(char letter) {
+    return letter >= '0' && letter <= '7';
+  }
+
+  static void spelledOut(String name, Locale locale) {
+    String small = name.toLowerCase(locale);
+    if (small.charAt(2) == 'z' && small.charAt(4) == '#' && small.length() > 7) {
+      throw new Here();
+    }
+  }
+
   // ---- what no test can name, out of a method that decides ----
 
   abstract static class Flag {

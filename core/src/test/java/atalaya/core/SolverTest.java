@@ -64,6 +64,10 @@ class SolverTest {
     return new Compared(left, relation, other, new Reason(1, left + " " + relation, "true"));
   }
 
+  private static Term letter(Term at) {
+    return call("java/lang/String.charAt(I)C", S, at);
+  }
+
   static Stream<Arguments> possible() {
     Term split =
         call(
@@ -88,6 +92,13 @@ class SolverTest {
                 is(A, Relation.GREATER, 0),
                 is(op(Operator.ADD, "I", A, Term.of(1)), Relation.LESS, 0))),
         arguments("a long", List.of(is(L, Relation.AT_LEAST, constant(250_000L, "J")))),
+        arguments(
+            "letters at places, of which one is a number",
+            List.of(
+                is(letter(Term.of(3)), Relation.EQUAL, (int) '~'),
+                is(letter(A), Relation.EQUAL, (int) '<'),
+                is(A, Relation.GREATER, 4),
+                is(call("java/lang/String.length()I", S), Relation.EQUAL, 9))),
         arguments("a truth", List.of(is(TRUTH, Relation.EQUAL, 0))),
         arguments("no text", List.of(is(S, Relation.EQUAL, Term.NULL))),
         arguments(

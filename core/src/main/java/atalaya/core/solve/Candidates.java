@@ -22,6 +22,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Pattern;
@@ -259,6 +260,7 @@ final class Candidates {
           numbers(constraints, n -> n.longValue(), List.of(0L, 1L, -1L));
       case "Ljava/lang/Double;" ->
           numbers(constraints, n -> n.doubleValue(), List.of(0.0, 1.0, -1.0));
+      case "Ljava/util/Locale;" -> List.of(Locale.ROOT, Locale.GERMANY, Locale.ENGLISH);
       case "Ljava/lang/Boolean;" -> List.of(1, 0);
       case "Ljava/lang/Class;" -> classes(constraints);
       case "Ljava/lang/Character;" -> List.of('a' + 0, '0' + 0, ' ' + 0);
@@ -347,6 +349,9 @@ final class Candidates {
   private static boolean canBe(Object value, String type) {
     if (value instanceof String) {
       return TEXTS.contains(type) || ANY.contains(type);
+    }
+    if (value instanceof Locale) {
+      return type.equals("Ljava/util/Locale;") || ANY.contains(type);
     }
     return !(value instanceof Number)
         || type.length() == 1

@@ -148,6 +148,9 @@ public final class Solver {
       Map<Term.Input, Object> better = byCases(group);
       found = better.isEmpty() ? found : better;
     }
+    if (found.isEmpty() && !search.isExhausted()) {
+      found = Spelling.of(group, candidates, this::inputs, mostComputed);
+    }
     if (!found.isEmpty()) {
       return new Answers.Answer(found, OptionalInt.empty(), false);
     }

@@ -32,6 +32,7 @@ public final class Platform {
           "java/lang/Comparable",
           "java/util/Objects",
           "java/nio/charset/Charset",
+          "java/util/Locale",
           "java/math/BigDecimal",
           "java/math/BigInteger");
   private static final Set<String> NOT_PURE =
@@ -45,6 +46,9 @@ public final class Platform {
           "getLong",
           "random",
           "defaultCharset",
+          "getDefault",
+          "setDefault",
+          "getAvailableLocales",
           "availableCharsets",
           "newEncoder",
           "newDecoder",
@@ -204,8 +208,7 @@ public final class Platform {
       var field = Class.forName(owner.replace('/', '.'), false, null).getField(name);
       int modifiers = field.getModifiers();
       boolean isConstant = Modifier.isStatic(modifiers) && Modifier.isFinal(modifiers);
-      boolean isKnown =
-          isPure(owner) || field.getType().isEnum() || owner.equals("java/util/Locale");
+      boolean isKnown = isPure(owner) || field.getType().isEnum();
       return isConstant && isKnown
           ? Optional.of(Values.computed(field.get(null)))
           : Optional.empty();

@@ -13,6 +13,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.Period;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -109,6 +110,12 @@ public final class Literals {
           Map.entry(
               "Ljava/awt/image/BufferedImage;",
               "new BufferedImage(1, 1, BufferedImage.TYPE_INT_RGB)"));
+
+  private static final Map<Locale, String> LOCALES =
+      Map.of(
+          Locale.ROOT, "Locale.ROOT",
+          Locale.GERMANY, "Locale.GERMANY",
+          Locale.ENGLISH, "Locale.ENGLISH");
 
   private Literals() {}
 
@@ -238,6 +245,10 @@ public final class Literals {
     }
     if (value instanceof LocalTime || value instanceof Duration || value instanceof Period) {
       return value.getClass().getSimpleName() + ".parse(\"" + value + "\")";
+    }
+    if (value instanceof Locale locale) {
+      return LOCALES.getOrDefault(
+          locale, "Locale.forLanguageTag(\"" + locale.toLanguageTag() + "\")");
     }
     if (value instanceof Charset charset) {
       return "Charset.forName(\"" + charset + "\")";
