@@ -2,6 +2,7 @@ package atalaya.ways.write;
 
 import atalaya.core.plan.Way.Result;
 import atalaya.core.solve.Solution;
+import atalaya.core.term.Characters;
 import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.core.term.Term.Source;
@@ -86,10 +87,17 @@ public final class Seen {
       return "";
     }
     Object value = new Values(found.inputs()).of(walked.ending().result());
-    if (value == Values.UNDECIDED || value instanceof Values.Thrown) {
+    if (!isTold(value)) {
       return "";
     }
     return Literals.of(value, type).map(literal -> ", now " + literal).orElse("");
+  }
+
+  /** Whether it is known, and another one like it would be equal to it. */
+  private static boolean isTold(Object value) {
+    return value != Values.UNDECIDED
+        && !(value instanceof Values.Thrown)
+        && !(value instanceof Characters);
   }
 
   private Optional<String> seen(Walked.Effect effect, boolean isConstructor) {
@@ -147,7 +155,7 @@ public final class Seen {
    */
   private String shown(Term term, String type) {
     Object value = new Values(found.inputs()).of(term);
-    if (value == Values.UNDECIDED || value instanceof Values.Thrown) {
+    if (!isTold(value)) {
       return term instanceof Input input && input.source() == Source.ARGUMENT ? input.name() : "..";
     }
     return Literals.of(value, type.length() == 1 ? type : term.type()).orElse("..");
