@@ -224,13 +224,8 @@ final class Spelling {
   /** The letter that a condition looks at becomes another one. */
   private void spelled(Term part, Set<Character> letters, Set<Change> changes) {
     Input input = letterOf(part);
-    boolean isPlace =
-        input != null
-            && now.of(((Operation) part).operands().get(1)) instanceof Integer at
-            && at >= 0
-            && at < MOST_LETTERS;
-    if (isPlace) {
-      int at = (Integer) now.of(((Operation) part).operands().get(1));
+    Object place = input == null ? null : now.of(((Operation) part).operands().get(1));
+    if (place instanceof Integer at && at >= 0 && at < MOST_LETTERS) {
       String text = now.get(input).toString();
       String begin = filled(text, at);
       String end = at < text.length() ? text.substring(at + 1) : "";

@@ -1,7 +1,7 @@
 package atalaya.core.term;
 
 /** Characters that are no {@code String}: each is equal to itself only, as a builder of text is. */
-public final class Characters implements CharSequence {
+public class Characters implements CharSequence {
   /** The internal name of the class that has them. */
   static final String TYPE = "java/lang/StringBuilder";
 

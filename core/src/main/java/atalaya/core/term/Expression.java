@@ -31,17 +31,11 @@ public record Expression(String text, int flags) {
   }
 
   /** A text, as long as not too much of it is looked at. */
-  private static final class Looked implements CharSequence {
-    private final String text;
+  private static final class Looked extends Characters {
     private int times;
 
     Looked(String text) {
-      this.text = text;
-    }
-
-    @Override
-    public int length() {
-      return text.length();
+      super(text);
     }
 
     @Override
@@ -49,17 +43,7 @@ public record Expression(String text, int flags) {
       if (++times > MOST_LOOKED_AT) {
         throw new TooLong();
       }
-      return text.charAt(index);
-    }
-
-    @Override
-    public CharSequence subSequence(int start, int end) {
-      return text.substring(start, end);
-    }
-
-    @Override
-    public String toString() {
-      return text;
+      return super.charAt(index);
     }
   }
 
