@@ -33,7 +33,7 @@ final class Candidates {
   private static final Pattern OF_INTEGER =
       Pattern.compile("java/lang/Integer(\\.(equals|compareTo|hashCode|\\w+Value)\\(.*)?");
 
-  private static final Set<String> TEXTS = Set.of("Ljava/lang/String;", "Ljava/lang/CharSequence;");
+  static final Set<String> TEXTS = Set.of("Ljava/lang/String;", "Ljava/lang/CharSequence;");
   private static final Set<String> ANY = Set.of("Ljava/lang/Object;", "Ljava/lang/Comparable;");
 
   private static final List<String> CLASSES =
@@ -350,8 +350,11 @@ final class Candidates {
     if (value instanceof String) {
       return TEXTS.contains(type) || ANY.contains(type);
     }
+    if (value instanceof Characters) {
+      return false; // Others would be made for it, which are not equal to them.
+    }
     if (value instanceof Locale) {
-      return type.equals("Ljava/util/Locale;") || ANY.contains(type);
+      return type.equals("Ljava/util/Locale;") || type.equals("Ljava/lang/Object;");
     }
     return !(value instanceof Number)
         || type.length() == 1

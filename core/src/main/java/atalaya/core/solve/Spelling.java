@@ -20,8 +20,6 @@ import java.util.function.Function;
  * looks at, and that one is changed, as long as all conditions before it still hold.
  */
 final class Spelling {
-  private static final Set<String> TEXTS = Set.of("Ljava/lang/String;", "Ljava/lang/CharSequence;");
-
   private static final int MOST_LETTERS = 40;
 
   /** So many other values are tried of what is no text. */
@@ -83,11 +81,11 @@ final class Spelling {
   /** The text that another one is made of, at the same places. */
   private static Input textIn(Term term) {
     if (term instanceof Input input) {
-      return TEXTS.contains(input.type()) && input.isFree() ? input : null;
+      return Candidates.TEXTS.contains(input.type()) && input.isFree() ? input : null;
     }
     return term instanceof Operation call
             && call.operator() == Term.Operator.CALL
-            && TEXTS.contains(call.type())
+            && Candidates.TEXTS.contains(call.type())
         ? textIn(call.operands().get(0))
         : null;
   }
@@ -103,7 +101,7 @@ final class Spelling {
     }
     for (Map.Entry<Input, List<Constraint>> one : speaking.entrySet()) {
       Input input = one.getKey();
-      if (TEXTS.contains(input.type())) {
+      if (Candidates.TEXTS.contains(input.type())) {
         now.set(input, "");
         continue;
       }
