@@ -64,20 +64,25 @@ final class Preparing {
   Optional<Solved> prepared(Solved solved) {
     Optional<Solved> now = Optional.of(solved);
     List<Preparation> before = new ArrayList<>();
-    Optional<List<Lack>> lacks = lacksMore(base, solved) ? Optional.empty() : lacks(solved);
+    Optional<List<Lack>> lacks = restsOnCalls(base, solved) ? Optional.empty() : lacks(solved);
     while (now.isPresent() && lacks.filter(all -> !all.isEmpty()).isPresent()) {
       now = without(lacks.get().get(0), solved, before);
       lacks = now.flatMap(this::lacks);
     }
-    return lacks.isPresent() && !before.isEmpty() ? now : Optional.empty();
+    return lacks.isPresent() && !before.isEmpty()
+        ? now.filter(there -> there.solution().open().isEmpty())
+        : Optional.empty();
   }
 
   /** Whether a way needs what no call of a test brings about. */
   static boolean lacksMore(CodeBase base, Solved solved) {
+    return !solved.solution().open().isEmpty() || restsOnCalls(base, solved);
+  }
+
+  private static boolean restsOnCalls(CodeBase base, Solved solved) {
     Made made = new Made(base, solved.walked(), solved.solution());
-    return !solved.solution().open().isEmpty()
-        || solved.solution().inputs().keySet().stream()
-            .anyMatch(i -> i.source() == Term.Source.RESULT && !made.isThereAsARule(i));
+    return solved.solution().inputs().keySet().stream()
+        .anyMatch(i -> i.source() == Term.Source.RESULT && !made.isThereAsARule(i));
   }
 
   /** After one more call, which may be what the others need. */
@@ -133,7 +138,8 @@ final class Preparing {
   }
 
   private static int times(Input state, Object value) {
-    boolean isCount = state.name().endsWith(".size()") && value instanceof Integer;
+    boolean isCount =
+        value instanceof Integer && (state.name().endsWith(".size()") || state.type().equals("I"));
     return isCount ? Math.max(1, Math.min(MOST_ELEMENTS, (Integer) value)) : 1;
   }
 

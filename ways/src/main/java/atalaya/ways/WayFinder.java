@@ -215,7 +215,9 @@ public final class WayFinder {
   private Led led(List<Ref> route, Solver solver, WaySearch search, WaySearch.Solved found) {
     WaySearch.Solved solved = search.confirmed(found);
     Walked walked = solved.walked();
-    return prepared(led(route, walked, walked.asMade(solver, solved.solution())), solved, search);
+    Solution.Found asMade = walked.asMade(solver, solved.solution());
+    Led led = led(route, walked, asMade);
+    return prepared(led, new WaySearch.Solved(solved.paths(), walked, asMade), search);
   }
 
   /** The same way, where an object is made otherwise than by the plainest way of making it. */

@@ -7,6 +7,7 @@ import atalaya.ways.course.Course;
 import atalaya.ways.course.NotFollowed;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A call by which a field of an object gets what it holds when a way begins.
@@ -31,7 +32,9 @@ public record Before(Term.Input object, String field, Course course) {
     int asked = walker.state.constraints.size();
     int ends = walker.ends.size();
     walker.depth = 1; // It is no part of the route.
+    walker.prepared = Optional.of(object);
     Walker.End end = walker.run(course, all, Walker.Route.NONE);
+    walker.prepared = Optional.empty();
     List<Constraint> more =
         walker.state.constraints.subList(asked, walker.state.constraints.size());
     boolean rests =

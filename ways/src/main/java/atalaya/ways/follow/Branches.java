@@ -65,8 +65,8 @@ final class Branches {
 
   /** How control goes through a method with loops, where what is known says it at every turn. */
   Optional<Course> decided(MethodCode code, List<Term> arguments) {
-    boolean mayBe =
-        code.graph().hasLoops() || walker.known.given().isPresent() && !code.isStraight();
+    boolean isMuchKnown = walker.known.given().isPresent() || walker.prepared.isPresent();
+    boolean mayBe = code.graph().hasLoops() || isMuchKnown && !code.isStraight();
     if (!mayBe || deciding == MOST_DECIDING) {
       return Optional.empty();
     }

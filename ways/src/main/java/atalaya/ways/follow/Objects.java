@@ -209,7 +209,11 @@ public final class Objects {
   /** Whether something may have been done with an object that changed a field since it was made. */
   private boolean isOpen(Input object, FieldInsnNode field, Term value) {
     boolean isGiven = value instanceof Input input && input.source() != Term.Source.RESULT;
-    boolean isSettled = settled.contains(new State.Field(object, field.name));
+    State.Field key = new State.Field(object, field.name);
+    if (walker.prepared.filter(object::equals).isPresent() && value.type().startsWith("[")) {
+      settled.add(key); // What is filled before the way begins is what the constructor left there.
+    }
+    boolean isSettled = settled.contains(key);
     if (!built.containsKey(object) || isGiven || isSettled) {
       return false;
     }

@@ -111,6 +111,9 @@ public final class Walker {
   State state = new State();
   int depth;
 
+  /** What a call gives its state that is followed before the way. */
+  Optional<Term.Input> prepared = Optional.empty();
+
   private final Steering steering;
   private final Allowance allowance;
   private final Calls calls = new Calls(this);
