@@ -600,7 +600,7 @@ class Chores implements Cloneable {
     char[] letters = new char[2];
     text.getChars(0, 2, letters, 0);
     if (letters[0] == 'q') {
-      throw new Here(); // open
+      throw new Here();
     }
   }
 

@@ -92,6 +92,61 @@ class Fillings {
       }
     }
 
+    void trimmed() {
+      int begin = 0;
+      int end = size;
+      while (begin < end && letters[begin] <= ' ') {
+        begin++;
+      }
+      while (begin < end && letters[end - 1] <= ' ') {
+        end--;
+      }
+      if (begin > 0 && end < size && begin < end) {
+        throw new Here();
+      }
+    }
+
+    void same(Label other) {
+      if (size != other.size || size == 0) {
+        return;
+      }
+      for (int i = size - 1; i >= 0; i--) {
+        if (letters[i] != other.letters[i]) {
+          throw new Here();
+        }
+      }
+    }
+
+    int indexOf(char letter, int from) {
+      for (int i = Math.max(from, 0); i < size; i++) {
+        if (letters[i] == letter) {
+          return i;
+        }
+      }
+      return -1;
+    }
+
+    void second(char letter) {
+      int at = indexOf(letter, 0);
+      if (at > 0 && indexOf(letter, at + 1) < 0) {
+        throw new Here();
+      }
+    }
+
+    void without(char letter) {
+      int before = size;
+      for (int i = 0; i < size; i++) {
+        if (letters[i] == letter) {
+          System.arraycopy(letters, i + 1, letters, i, size - i - 1);
+          size--;
+          i--;
+        }
+      }
+      if (size == before - 2 && letters[0] != letter && size > 0) {
+        throw new Here();
+      }
+    }
+
     void doubled() {
       if (size == 2 && letters[0] == letters[1]) {
         throw new Here();
@@ -141,6 +196,49 @@ class Fillings {
         if (ships[i].equals(ship)) {
           throw new Here();
         }
+      }
+    }
+  }
+
+  /** What its constructor leaves there is not known. */
+  static class Sign {
+    private char[] letters;
+    private int size;
+
+    Sign(int room) {
+      letters = new char[room <= 0 ? 16 : room];
+    }
+
+    Sign(CharSequence text) {
+      this(lengthOf(text) + 16);
+      if (text != null) {
+        write(text);
+      }
+    }
+
+    private static int lengthOf(CharSequence text) {
+      return text == null ? 0 : text.length();
+    }
+
+    Sign write(CharSequence text) {
+      if (text instanceof String) {
+        String letters = (String) text;
+        letters.getChars(0, letters.length(), this.letters, size);
+        size += letters.length();
+      } else {
+        write(String.valueOf(text));
+      }
+      return this;
+    }
+
+    Sign write(char letter) {
+      letters[size++] = letter;
+      return this;
+    }
+
+    void dotted() {
+      if (size > 1 && letters[size - 1] == '.' && letters[0] != '.') {
+        throw new Here();
       }
     }
   }

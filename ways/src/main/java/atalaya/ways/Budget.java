@@ -1,7 +1,5 @@
 package atalaya.ways;
 
-import atalaya.ways.follow.Makings;
-
 /**
  * How long a way is looked for. Counted, and not timed, so that what is found depends on nothing
  * but the code.
@@ -16,11 +14,11 @@ record Budget(int tries, int further, int instructions) {
   /** Where a search in full led nowhere: what is found then is found soon. */
   private static final Budget SHORT = new Budget(20, 2, 20_000);
 
-  /** Where objects are made in another way than the plainest. */
+  /** Where objects come to be in another way than the plainest. */
   private static final Budget OTHERWISE = new Budget(10, 10, 10_000);
 
-  static Budget of(Sought sought, Makings makings) {
-    if (!makings.equals(Makings.PLAINEST)) {
+  static Budget of(Sought sought, Outset outset) {
+    if (!outset.equals(Outset.PLAINEST)) {
       return OTHERWISE;
     }
     return sought.isHard() ? SHORT : FULL;

@@ -4,7 +4,6 @@ import atalaya.core.term.Term;
 import atalaya.core.term.Term.Input;
 import atalaya.ways.WaySearch.Solved;
 import atalaya.ways.code.CodeBase;
-import atalaya.ways.code.MethodCode;
 import atalaya.ways.code.TypeNames;
 import atalaya.ways.code.Visibility;
 import atalaya.ways.follow.Walked;
@@ -15,7 +14,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.objectweb.asm.Type;
 
 /**
  * Looks for calls that give objects the state which a way needs, where their constructors do not:
@@ -27,11 +25,7 @@ final class Preparing {
   private static final int MOST_TRIES = 24;
 
   /** An adder is called so often at most. */
-  private static final int MOST_ELEMENTS = 3;
-
-  private static final Comparator<Preparation> PLAINEST =
-      Comparator.comparingInt((Preparation one) -> parameters(one.by()))
-          .thenComparingInt(one -> one.by().node().instructions.size());
+  static final int MOST_ELEMENTS = 3;
 
   private final CodeBase base;
   private final Setters setters;
@@ -137,7 +131,7 @@ final class Preparing {
     return Optional.of(lacks);
   }
 
-  private static int times(Input state, Object value) {
+  static int times(Input state, Object value) {
     boolean isCount =
         value instanceof Integer && (state.name().endsWith(".size()") || state.type().equals("I"));
     return isCount ? Math.max(1, Math.min(MOST_ELEMENTS, (Integer) value)) : 1;
@@ -145,17 +139,6 @@ final class Preparing {
 
   /** The calls that may bring something about, the plainest first. */
   private List<Preparation> candidates(Lack lack) {
-    String type = TypeNames.internal(lack.object().type());
-    return setters.writers(type, lack.field()).stream()
-        .flatMap(
-            method ->
-                method.setting(lack.field()).stream()
-                    .map(site -> new Preparation(lack.object(), method, lack.field(), site)))
-        .sorted(PLAINEST)
-        .toList();
-  }
-
-  private static int parameters(MethodCode method) {
-    return Type.getArgumentTypes(method.node().desc).length;
+    return Preparation.all(setters, lack.object(), lack.field());
   }
 }

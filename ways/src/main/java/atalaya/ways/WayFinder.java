@@ -49,6 +49,9 @@ public final class WayFinder {
   /** So many objects are made otherwise, each by itself, where no code came of the plainest. */
   private static final int REMADE = 2;
 
+  /** A way that has code may be worth so much less than one that has none. */
+  private static final double WORTH_FILLING = 0.4;
+
   private final CodeBase base;
   private final Meanings meanings;
   private final Known known;
@@ -175,7 +178,7 @@ public final class WayFinder {
     Optional<Searched> best = Optional.empty();
     for (List<Integer> sites : routes.sites(route)) {
       Searched searched =
-          searched(m -> new WaySearch(known, solver, quick, sought, route, sites, code, m));
+          searched(o -> new WaySearch(known, solver, quick, sought, route, sites, code, o));
       if (best.isEmpty() || searched.isCertain()) {
         best = Optional.of(searched);
       }
@@ -192,9 +195,11 @@ public final class WayFinder {
     if (result instanceof WaySearch.Solved solved) {
       Led led = led(route, solver, searched.search(), solved);
       Led best =
-          led.hasCode() || sought.isHard() || !Preparing.lacksMore(base, solved)
+          led.hasCode() || sought.isHard()
               ? led
-              : madeOtherwise(route, solver, searched.searching(), solved)
+              : Stream.concat(
+                      madeOtherwise(route, solver, searched.searching(), solved),
+                      filled(route, solver, searched, solved))
                   .filter(Led::hasCode)
                   .findFirst()
                   .orElse(led);
@@ -220,9 +225,33 @@ public final class WayFinder {
     return prepared(led, new WaySearch.Solved(solved.paths(), walked, asMade), search);
   }
 
+  /** What another search finds, where what an object holds so many of is filled before. */
+  private Stream<Led> filled(
+      List<Ref> route, Solver solver, Searched searched, WaySearch.Solved solved) {
+    WaySearch first = searched.search();
+    return new Fillings(base, visible(route))
+        .of(solved).stream()
+            .map(calls -> searched.searching().apply(Outset.after(calls)))
+            .flatMap(search -> filled(route, solver, search, first.weight(solved)).stream());
+  }
+
+  private Optional<Led> filled(List<Ref> route, Solver solver, WaySearch search, double weight) {
+    return search.run() instanceof WaySearch.Solved solved
+            && search.weight(solved) >= weight * WORTH_FILLING
+        ? Optional.of(led(route, solver, search, solved))
+        : Optional.empty();
+  }
+
+  private Visibility visible(List<Ref> route) {
+    return Visibility.ofTestOf(base, route.get(0).type());
+  }
+
   /** The same way, where an object is made otherwise than by the plainest way of making it. */
   private Stream<Led> madeOtherwise(
       List<Ref> route, Solver solver, Searching searching, WaySearch.Solved solved) {
+    if (!Preparing.lacksMore(base, solved)) {
+      return Stream.empty();
+    }
     return solved.walked().needs().built().entrySet().stream()
         .filter(made -> made.getValue() instanceof Walked.New by && isOpen(by, solved))
         .map(Map.Entry::getKey)
@@ -233,7 +262,7 @@ public final class WayFinder {
                 OTHER_MAKINGS.stream()
                     .filter(passedOver -> passedOver < constructors(object))
                     .map(passedOver -> new Makings(Set.of(object.name()), passedOver)))
-        .flatMap(makings -> again(searching.apply(makings), route, solver, solved));
+        .flatMap(makings -> again(searching.apply(Outset.of(makings)), route, solver, solved));
   }
 
   /** Whether what a way needs, and no test decides, has to do with how an object is made. */
@@ -257,8 +286,8 @@ public final class WayFinder {
         .stream();
   }
 
-  /** By how objects are made. */
-  private interface Searching extends Function<Makings, WaySearch> {}
+  /** By how objects come to be. */
+  private interface Searching extends Function<Outset, WaySearch> {}
 
   private record Searched(Searching searching, WaySearch search, WaySearch.Result result) {
     /** Whether there are values for all that is asked on a way. */
@@ -269,7 +298,7 @@ public final class WayFinder {
 
   /** What comes of a search, where need be with objects made in other ways. */
   private static Searched searched(Searching searching) {
-    WaySearch search = searching.apply(Makings.PLAINEST);
+    WaySearch search = searching.apply(Outset.PLAINEST);
     Searched last = new Searched(searching, search, search.run());
     Set<String> others = new HashSet<>();
     for (int passedOver : OTHER_MAKINGS) {
@@ -281,7 +310,7 @@ public final class WayFinder {
         return last;
       }
       others.addAll(((WaySearch.Excluded) last.result()).madeOtherwise());
-      search = searching.apply(new Makings(others, passedOver));
+      search = searching.apply(Outset.of(new Makings(others, passedOver)));
       WaySearch.Result result = search.run();
       last =
           result instanceof WaySearch.NothingLeft ? last : new Searched(searching, search, result);
@@ -346,8 +375,7 @@ public final class WayFinder {
     if (led.hasCode()) {
       return led;
     }
-    Visibility visible = Visibility.ofTestOf(base, led.route().get(0).type());
-    return new Preparing(base, visible, search)
+    return new Preparing(base, visible(led.route()), search)
         .prepared(solved)
         .map(after -> led(led.route(), after.walked(), after.solution()))
         .filter(Led::hasCode)

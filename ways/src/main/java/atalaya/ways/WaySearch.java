@@ -15,7 +15,6 @@ import atalaya.ways.course.NotFollowed;
 import atalaya.ways.course.Steering;
 import atalaya.ways.follow.Before;
 import atalaya.ways.follow.Known;
-import atalaya.ways.follow.Makings;
 import atalaya.ways.follow.Walked;
 import atalaya.ways.follow.Walker;
 import java.util.ArrayList;
@@ -30,6 +29,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Looks for the heaviest path of a method for which there are values. A path that contradicts
@@ -175,7 +175,7 @@ final class WaySearch {
   private final List<Ref> route;
   private final List<Integer> sites;
   private final MethodCode code;
-  private final Makings makings;
+  private final Outset outset;
   private final BitSet left;
   private final PriorityQueue<Try> tries =
       new PriorityQueue<>(
@@ -208,7 +208,7 @@ final class WaySearch {
    *
    * @param route the methods from one that a test can call to it
    * @param sites the instruction of each before it that calls the next
-   * @param makings how the objects are made that it needs
+   * @param outset how the objects come to be that it needs
    */
   WaySearch(
       Known known,
@@ -218,9 +218,9 @@ final class WaySearch {
       List<Ref> route,
       List<Integer> sites,
       MethodCode code,
-      Makings makings) {
-    this.makings = makings;
-    this.budget = Budget.of(sought, makings);
+      Outset outset) {
+    this.outset = outset;
+    this.budget = Budget.of(sought, outset);
     this.allowance = Allowance.of(budget.instructions());
     this.known = known;
     this.solver = solver;
@@ -510,6 +510,11 @@ final class WaySearch {
         .flatMap(caller -> PathSearch.heaviest(caller, search, known.base()::code));
   }
 
+  /** How much of what is sought a way comes to. */
+  double weight(Solved solved) {
+    return weight(solved.paths().get(solved.paths().size() - 1));
+  }
+
   private double weight(Path path) {
     BitSet passed = path.passed();
     boolean comesThere = sought.towards() >= 0 && passed.get(sought.towards());
@@ -606,17 +611,37 @@ final class WaySearch {
   }
 
   private Optional<Walked> walk(List<Path> paths, Steering steering) {
-    return walk(known, allowance.part(OF_PATH), paths, steering, List.of());
+    return walk(known, allowance.part(OF_PATH), paths, steering, outset.calls());
   }
 
   private Optional<Walked> walk(
-      Known with, Allowance ofPath, List<Path> paths, Steering steering, List<Before> before) {
+      Known with, Allowance ofPath, List<Path> paths, Steering steering, List<Preparation> calls) {
+    Optional<List<Before>> before = before(calls);
+    if (before.isEmpty()) {
+      return Optional.empty();
+    }
     try {
       return Optional.of(
-          Walker.walk(with, steering, ofPath, new Walker.Route(paths, sites, 0), makings, before));
+          Walker.walk(
+              with,
+              steering,
+              ofPath,
+              new Walker.Route(paths, sites, 0),
+              outset.makings(),
+              before.get()));
     } catch (NotFollowed e) {
       return Optional.empty();
     }
+  }
+
+  /** How control goes through calls; empty where nobody knows that of one. */
+  private Optional<List<Before>> before(List<Preparation> calls) {
+    List<Before> before = new ArrayList<>();
+    for (Preparation call : calls) {
+      Optional<Course> course = call.course(quick, known.base());
+      course.ifPresent(c -> before.add(new Before(call.object(), call.field(), c)));
+    }
+    return before.size() < calls.size() ? Optional.empty() : Optional.of(before);
   }
 
   /** The same way, resting on as little as can be told with the values that were found for it. */
@@ -630,13 +655,13 @@ final class WaySearch {
                     Allowance.of(OF_CONFIRMING),
                     solved.paths(),
                     Steering.NONE,
-                    List.of()));
+                    outset.calls()));
   }
 
   /** The same way, with objects made as this search makes them; empty where it can't be gone so. */
   Optional<Solved> again(Solved solved) {
-    return walkedAs(solved, List.of())
-        .filter(walked -> makings.areThere(walked.needs().built().keySet()))
+    return walkedAs(solved, outset.calls())
+        .filter(walked -> outset.makings().areThere(walked.needs().built().keySet()))
         .flatMap(
             walked ->
                 quick
@@ -646,15 +671,8 @@ final class WaySearch {
 
   /** The same way after calls by which objects get a state; empty where it can't be gone then. */
   Optional<Solved> after(List<Preparation> calls, Solved solved) {
-    List<Before> before = new ArrayList<>();
-    for (Preparation call : calls) {
-      Optional<Course> course = call.course(quick, known.base());
-      course.ifPresent(c -> before.add(new Before(call.object(), call.field(), c)));
-    }
-    if (before.size() < calls.size()) {
-      return Optional.empty();
-    }
-    Optional<Walked> walked = walkedAs(solved, before);
+    List<Preparation> all = Stream.concat(calls.stream(), outset.calls().stream()).toList();
+    Optional<Walked> walked = walkedAs(solved, all);
     return walked.isPresent()
             && solver.solve(walked.get().conditions().all()) instanceof Solution.Found found
             && found.doubts().isEmpty()
@@ -663,8 +681,8 @@ final class WaySearch {
   }
 
   /** The same way gone once more; empty where it ends otherwise. */
-  private Optional<Walked> walkedAs(Solved solved, List<Before> before) {
-    return walk(known, Allowance.of(OF_PATH), solved.paths(), Steering.NONE, before)
+  private Optional<Walked> walkedAs(Solved solved, List<Preparation> calls) {
+    return walk(known, Allowance.of(OF_PATH), solved.paths(), Steering.NONE, calls)
         .filter(w -> w.ending().cut().equals(solved.walked().ending().cut()))
         .filter(w -> w.ending().thrown().equals(solved.walked().ending().thrown()));
   }

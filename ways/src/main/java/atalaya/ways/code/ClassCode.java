@@ -4,6 +4,7 @@ import atalaya.core.term.EnumValue;
 import atalaya.java.bytecode.ClassFileReader;
 import atalaya.points.PointVisitor;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -106,6 +107,11 @@ public final class ClassCode {
   /** The types of a method as its source has them, where they say more than its descriptor. */
   public Optional<String> signature(String code) {
     return Optional.ofNullable(methods.get(code)).map(method -> method.node().signature);
+  }
+
+  /** The fields that the class itself declares, by name. */
+  public Stream<FieldNode> fields() {
+    return fields.values().stream().sorted(Comparator.comparing(field -> field.name));
   }
 
   /** A field that the class itself declares. */

@@ -346,6 +346,19 @@ public final class MethodCode {
     return written;
   }
 
+  /** Whether it asks what a field of its class holds. */
+  public boolean reads(String field) {
+    for (AbstractInsnNode instruction : node.instructions) {
+      if (instruction instanceof FieldInsnNode access
+          && access.getOpcode() == Opcodes.GETFIELD
+          && access.name.equals(field)
+          && access.owner.equals(ref.type())) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** The instructions that set a field of its object, or put something into what it holds. */
   public List<Integer> setting(String field) {
     List<Integer> sites = new ArrayList<>();

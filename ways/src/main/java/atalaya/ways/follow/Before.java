@@ -32,9 +32,10 @@ public record Before(Term.Input object, String field, Course course) {
     int asked = walker.state.constraints.size();
     int ends = walker.ends.size();
     walker.depth = 1; // It is no part of the route.
-    walker.prepared = Optional.of(object);
+    walker.underway = Optional.of(object);
+    walker.prepared.add(object);
     Walker.End end = walker.run(course, all, Walker.Route.NONE);
-    walker.prepared = Optional.empty();
+    walker.underway = Optional.empty();
     List<Constraint> more =
         walker.state.constraints.subList(asked, walker.state.constraints.size());
     boolean rests =

@@ -65,7 +65,7 @@ final class Branches {
 
   /** How control goes through a method with loops, where what is known says it at every turn. */
   Optional<Course> decided(MethodCode code, List<Term> arguments) {
-    boolean isMuchKnown = walker.known.given().isPresent() || walker.prepared.isPresent();
+    boolean isMuchKnown = walker.known.given().isPresent() || walker.underway.isPresent();
     boolean mayBe = code.graph().hasLoops() || isMuchKnown && !code.isStraight();
     if (!mayBe || deciding == MOST_DECIDING) {
       return Optional.empty();
@@ -226,12 +226,17 @@ final class Branches {
 
   /**
    * Whether a method depends on nothing but numbers, texts, arrays of them that the code itself put
-   * together, and what is shared by all.
+   * together, what is shared by all, and what calls before the way filled its object with.
    */
   private boolean takesPlain(MethodCode code, List<Term> arguments) {
     Type[] types = Type.getArgumentTypes(code.node().desc);
     int first = arguments.size() - types.length;
-    return !code.usesItself()
+    boolean isKnown =
+        !code.usesItself()
+            || arguments.get(0) instanceof Term.Input object
+                && walker.prepared.contains(object)
+                && walker.base.changed(code).isEmpty();
+    return isKnown
         && IntStream.range(0, types.length)
             .allMatch(i -> isPlain(types[i].getDescriptor(), arguments.get(first + i)));
   }

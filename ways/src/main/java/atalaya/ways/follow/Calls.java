@@ -39,6 +39,7 @@ final class Calls {
         List.of(
             new PlainCalls(walker, own),
             new ArrayCalls(),
+            new ArrayCopies(walker),
             walker.builders,
             this::made,
             walker.objects.containers(),

@@ -2,7 +2,6 @@ package atalaya.ways.follow;
 
 import atalaya.core.term.Constraint;
 import atalaya.core.term.Constraint.Compared;
-import atalaya.core.term.Constraint.Completes;
 import atalaya.core.term.Constraint.Reason;
 import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.EnumValue;
@@ -17,9 +16,7 @@ import atalaya.ways.code.TypeNames;
 import atalaya.ways.course.Symbol;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.objectweb.asm.Handle;
 import org.objectweb.asm.Opcodes;
@@ -37,19 +34,6 @@ import org.objectweb.asm.tree.analysis.Interpreter;
 /** What instructions do, on terms (JVM specification, chapter 6.5). */
 public final class Instructions extends Interpreter<Symbol> {
   private static final String ENUM_MAP = "$SwitchMap$";
-  private static final Map<Integer, String> PLAIN_TYPES =
-      Map.of(
-          Opcodes.T_BOOLEAN, "Z",
-          Opcodes.T_BYTE, "B",
-          Opcodes.T_CHAR, "C",
-          Opcodes.T_SHORT, "S",
-          Opcodes.T_INT, "I",
-          Opcodes.T_LONG, "J",
-          Opcodes.T_FLOAT, "F",
-          Opcodes.T_DOUBLE, "D");
-
-  private static final String ANYWHERE = "[..]";
-
   private final Walker walker;
   private final Calls calls;
   private List<Term> captured = List.of();
@@ -200,10 +184,11 @@ public final class Instructions extends Interpreter<Symbol> {
                 walker.steps.size()));
         yield null;
       }
-      case Opcodes.NEWARRAY, Opcodes.ANEWARRAY -> Symbol.of(array(instruction, term), "");
+      case Opcodes.NEWARRAY, Opcodes.ANEWARRAY ->
+          Symbol.of(walker.elements.made(instruction, term), "");
       case Opcodes.ARRAYLENGTH -> {
         walker.requireThere(term);
-        yield Symbol.of(length(term), "I");
+        yield Symbol.of(walker.elements.length(term), "I");
       }
       case Opcodes.CHECKCAST ->
           Symbol.of(walker.types.narrowed(term, ((TypeInsnNode) instruction).desc), "");
@@ -224,54 +209,6 @@ public final class Instructions extends Interpreter<Symbol> {
   private Symbol operation(Operator operator, String detail, String type, Term... operands) {
     return Symbol.of(
         walker.computed(Term.operation(operator, detail, type, List.of(operands))), type);
-  }
-
-  /** A new array, of nothing but zeros. */
-  private Term array(AbstractInsnNode making, Term length) {
-    Term.Made array = walker.newObject("[");
-    if (length instanceof Term.Constant constant
-        && constant.value() instanceof Integer count
-        && count >= 0
-        && count <= 64) {
-      Term zero = Objects.initial(elementType(making));
-      walker.state.elements.put(array, new ArrayList<>(Collections.nCopies(count, zero)));
-    } else {
-      walker.require(
-          new Compared(length, Relation.AT_LEAST, Term.of(0), Reason.unwritten(walker.line())));
-      walker.state.fields.put(FieldArrays.lengthOf(array), length);
-    }
-    return array;
-  }
-
-  private static String elementType(AbstractInsnNode making) {
-    return making instanceof IntInsnNode plain
-        ? PLAIN_TYPES.get(plain.operand)
-        : "Ljava/lang/Object;";
-  }
-
-  private Term length(Term array) {
-    List<Term> known = walker.state.elements.get(array);
-    if (known != null) {
-      return Term.of(known.size());
-    }
-    Term kept = walker.state.fields.get(FieldArrays.lengthOf(array));
-    if (kept != null) {
-      return kept;
-    }
-    if (array instanceof Term.Input input) {
-      return input.isFree()
-          ? Containers.size(input, ".length")
-          : Term.unknown(input.name() + ".length", "I");
-    }
-    if (array instanceof Term.Choice choice) {
-      return choice.each("I", this::length);
-    }
-    if (array instanceof Term.Operation operation) {
-      return isLetters(operation)
-          ? walker.computed(ofText("length()I", "I", operation.operands()))
-          : Term.operation(Operator.LENGTH, "", "I", List.of(array));
-    }
-    return Term.unknown("length", "I");
   }
 
   @Override
@@ -355,125 +292,7 @@ public final class Instructions extends Interpreter<Symbol> {
     if (isMap) {
       return key((Term.Input) array, ((Term.Operation) index).operands().get(0));
     }
-    requireWithin(array, index);
-    String type = elementType(array.type(), opcode);
-    return array instanceof Term.Choice choice
-        ? choice.each(type, one -> held(one, index, elementType(one.type(), opcode)))
-        : held(array, index, type);
-  }
-
-  /** What an array has in a place that it has for certain. */
-  private Term held(Term array, Term index, String type) {
-    List<Term> known = walker.state.elements.get(array);
-    int at = constant(index);
-    boolean isConstant = at >= 0;
-    if (known != null && at >= 0 && at < known.size()) {
-      return known.get(at);
-    }
-    if (walker.state.fields.containsKey(new State.Field(array, ANYWHERE))) {
-      return Term.unknown("element", type);
-    }
-    Term written = walker.state.fields.get(new State.Field(array, placeOf(at)));
-    if (written != null) {
-      return written;
-    }
-    if (array instanceof Term.Input input && input.isFree()) {
-      return isConstant
-          ? new Term.Input(input.name() + "[" + at + "]", type, Term.Source.ELEMENT, null)
-          : Term.unknown(input.name() + "[..]", type);
-    }
-    if (array instanceof Term.Operation operation) {
-      Term element =
-          isLetters(operation)
-              ? ofText("charAt(I)C", type, List.of(operation.operands().get(0), index))
-              : Term.operation(Operator.ELEMENT, "", type, List.of(array, index));
-      walker.require(new Completes(element, Reason.unwritten(walker.line())));
-      return element;
-    }
-    return Term.unknown("element", type);
-  }
-
-  /** Whether an array has the letters of a text. */
-  private static boolean isLetters(Term.Operation array) {
-    return array.operator() == Operator.CALL
-        && array.detail().equals("java/lang/String.toCharArray()[C");
-  }
-
-  private static Term ofText(String method, String type, List<Term> operands) {
-    return Term.operation(Operator.CALL, "java/lang/String." + method, type, operands);
-  }
-
-  /** An array is there, and has the element. */
-  private void requireWithin(Term array, Term index) {
-    walker.requireThere(array);
-    boolean isPutTogether = walker.state.elements.containsKey(array);
-    boolean isGiven = array instanceof Term.Input input && input.isFree() && !isPutTogether;
-    boolean isCertain = isGiven || isPutTogether && isKnown(index);
-    Term kept = walker.state.fields.get(FieldArrays.lengthOf(array));
-    Reason reason = Reason.unwritten(walker.line());
-    boolean isLengthKnown = array instanceof Term.Choice && isKnown(length(array));
-    if (isCertain || kept != null || isLengthKnown) {
-      walker.require(new Compared(length(array), Relation.GREATER, index, reason));
-    }
-    if (isCertain || index instanceof Term.Input input && input.isFree()) {
-      walker.require(new Compared(index, Relation.AT_LEAST, Term.of(0), reason));
-    }
-  }
-
-  private static boolean isKnown(Term term) {
-    boolean[] isKnown = {true};
-    term.visit(
-        part ->
-            isKnown[0] &=
-                !(part instanceof Term.Input input) || input.source() != Term.Source.UNKNOWN);
-    return isKnown[0];
-  }
-
-  /** Arrays have all that is copied, and a place for it, as far as their lengths are known. */
-  private void requireCopied(List<Term> arguments) {
-    Term count = arguments.get(4);
-    requireKnown(count, Term.of(0));
-    for (int i = 0; i < 4; i += 2) {
-      Term array = arguments.get(i);
-      Term first = arguments.get(i + 1);
-      walker.requireThere(array);
-      requireKnown(first, Term.of(0));
-      Term end = Term.operation(Operator.ADD, "", "I", List.of(first, count));
-      requireKnown(length(array), walker.computed(end));
-    }
-  }
-
-  private void requireKnown(Term one, Term least) {
-    Reason reason = Reason.unwritten(walker.line());
-    Compared isSo = new Compared(one, Relation.AT_LEAST, least, reason);
-    if (isSo.terms().stream().allMatch(Instructions::isKnown)) {
-      walker.require(isSo);
-    }
-  }
-
-  /** A number that is known, at least 0; else -1. */
-  private static int constant(Term index) {
-    return index instanceof Term.Constant constant && constant.value() instanceof Integer at
-        ? Math.max(-1, at)
-        : -1;
-  }
-
-  /** Where an element of an array is that was given; it may be anywhere where that is not known. */
-  private static String placeOf(int at) {
-    return at < 0 ? ANYWHERE : "[" + at + "]";
-  }
-
-  private static String elementType(String array, int opcode) {
-    if (array.length() > 1 && array.startsWith("[")) {
-      return array.substring(1);
-    }
-    return switch (opcode) {
-      case Opcodes.LALOAD -> "J";
-      case Opcodes.FALOAD -> "F";
-      case Opcodes.DALOAD -> "D";
-      case Opcodes.AALOAD -> "Ljava/lang/Object;";
-      default -> "I";
-    };
+    return walker.elements.of(array, index, opcode);
   }
 
   /** The key that a switch has for a constant of an enum. */
@@ -518,16 +337,7 @@ public final class Instructions extends Interpreter<Symbol> {
   public Symbol ternaryOperation(
       AbstractInsnNode instruction, Symbol array, Symbol index, Symbol value) {
     walker.builders.forget(List.of(value.term()));
-    requireWithin(array.term(), index.term());
-    List<Term> known = walker.state.elements.get(array.term());
-    int at = constant(index.term());
-    if (known == null) {
-      walker.state.fields.put(new State.Field(array.term(), placeOf(at)), value.term());
-    } else if (at >= 0 && at < known.size()) {
-      known.set(at, value.term());
-    } else if (at < 0) {
-      known.replaceAll(was -> Term.unknown("element", was.type()));
-    }
+    walker.elements.set(array.term(), index.term(), value.term());
     return null;
   }
 
@@ -548,9 +358,6 @@ public final class Instructions extends Interpreter<Symbol> {
     }
     if (!(instruction instanceof MethodInsnNode call)) {
       return Symbol.of(walker.newObject("["), "");
-    }
-    if (call.owner.equals("java/lang/System") && call.name.equals("arraycopy")) {
-      requireCopied(arguments);
     }
     Term result = calls.call(new Call(call, arguments));
     boolean isVoid = Type.getReturnType(call.desc) == Type.VOID_TYPE;

@@ -102,7 +102,7 @@ public final class Objects {
    */
   void settle(Input object, String field) {
     settled.add(new State.Field(object, field));
-    build(object);
+    build(object, PLAINEST);
   }
 
   /** The object is what the way itself makes. */
@@ -210,7 +210,7 @@ public final class Objects {
   private boolean isOpen(Input object, FieldInsnNode field, Term value) {
     boolean isGiven = value instanceof Input input && input.source() != Term.Source.RESULT;
     State.Field key = new State.Field(object, field.name);
-    if (walker.prepared.filter(object::equals).isPresent() && value.type().startsWith("[")) {
+    if (walker.underway.filter(object::equals).isPresent() && value.type().startsWith("[")) {
       settled.add(key); // What is filled before the way begins is what the constructor left there.
     }
     boolean isSettled = settled.contains(key);

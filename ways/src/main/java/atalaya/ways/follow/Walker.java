@@ -102,6 +102,7 @@ public final class Walker {
   boolean mayHalt;
   final Fixed fixed;
   final Objects objects = new Objects(this);
+  final Elements elements = new Elements(this);
   final Lines lines = new Lines(this);
   final Results results = new Results(this);
   final Distinct distinct = new Distinct(this);
@@ -112,7 +113,10 @@ public final class Walker {
   int depth;
 
   /** What a call gives its state that is followed before the way. */
-  Optional<Term.Input> prepared = Optional.empty();
+  Optional<Term.Input> underway = Optional.empty();
+
+  /** What has its state by such calls. */
+  final Set<Term.Input> prepared = new LinkedHashSet<>();
 
   private final Steering steering;
   private final Allowance allowance;
