@@ -10,6 +10,8 @@ class Fillings {
   // ---- an array, and how much of it is filled ----
 
   static class Label {
+    private static final int LARGEST = Integer.MAX_VALUE - 8;
+
     private char[] letters;
     private int size;
 
@@ -46,8 +48,18 @@ class Fillings {
     }
 
     private void ensureRoom(int needed) {
-      if (needed > letters.length) {
-        letters = Arrays.copyOf(letters, needed * 2);
+      if (needed - letters.length > 0) {
+        int room = letters.length * 2;
+        if (Integer.compareUnsigned(room, needed) < 0) {
+          room = needed;
+        }
+        if (Integer.compareUnsigned(room, LARGEST) > 0) {
+          if (needed < 0) {
+            throw new OutOfMemoryError("too many letters");
+          }
+          room = Math.max(needed, LARGEST);
+        }
+        letters = Arrays.copyOf(letters, room);
       }
     }
 
@@ -143,6 +155,21 @@ class Fillings {
         }
       }
       if (size == before - 2 && letters[0] != letter && size > 0) {
+        throw new Here();
+      }
+    }
+
+    void inserted(int index, char[] others, int from, int many) {
+      if (index < 0 || index >= size || others == null || from < 0 || from > others.length) {
+        throw new IllegalArgumentException();
+      }
+      if (many < 0 || from + many > others.length) {
+        throw new IllegalArgumentException();
+      }
+      if (many > 0) {
+        ensureRoom(size + many);
+        System.arraycopy(letters, index, letters, index + many, size - index);
+        System.arraycopy(others, from, letters, index, many);
         throw new Here();
       }
     }

@@ -122,9 +122,33 @@ final class Search {
     if (isEmpty || !choose(0)) {
       return Map.of();
     }
-    Map<Term.Input, Object> found = new LinkedHashMap<>();
-    inputs.forEach(input -> found.put(input, now.get(input)));
-    return found;
+    Map<Term.Input, Object> found = values();
+    return found.values().stream().anyMatch(Search::isLargest) ? smaller().orElse(found) : found;
+  }
+
+  private Map<Term.Input, Object> values() {
+    Map<Term.Input, Object> values = new LinkedHashMap<>();
+    inputs.forEach(input -> values.put(input, now.get(input)));
+    return values;
+  }
+
+  /** Without the largest numbers: with them sums that have to be small are, which nobody means. */
+  private Optional<Map<Term.Input, Object>> smaller() {
+    List<Constraint> certain = constraints.stream().filter(this::holds).toList();
+    computed = 0;
+    domains.replaceAll((input, all) -> all.stream().filter(value -> !isLargest(value)).toList());
+    return choose(0) && certain.stream().allMatch(this::holds)
+        ? Optional.of(values())
+        : Optional.empty();
+  }
+
+  private boolean holds(Constraint constraint) {
+    return Boolean.TRUE.equals(now.holds(constraint));
+  }
+
+  private static boolean isLargest(Object value) {
+    return value instanceof Number number
+        && (number.equals(Integer.MAX_VALUE) || number.equals(Long.MAX_VALUE));
   }
 
   /** Whether it was shown that there are none. */
