@@ -72,8 +72,21 @@ final class ForeignCalls {
         !call.isStatic() && call.object() instanceof Term.Input input && input.isReceiver();
     if (isOwn) {
       walker.base.likely(call.method(), true).ifPresent(walker::calls);
+      if (isInheritedFromPlatform(call)) {
+        unfollowed.throwsNothing(call);
+      }
     }
     return isOwn ? ownAnswer((Term.Input) call.object(), call) : walker.results.ofHeld(call);
+  }
+
+  /** What the platform answers by methods that the project overrides, in a way nobody follows. */
+  private boolean isInheritedFromPlatform(Call call) {
+    return walker
+        .base
+        .above(call.owner())
+        .filter(above -> above.startsWith("java/") && !above.equals("java/lang/Object"))
+        .filter(above -> !walker.base.isA(call.owner(), "java/lang/Throwable"))
+        .isPresent();
   }
 
   /** Whether a call copies an object that says it may be copied, which always succeeds. */
