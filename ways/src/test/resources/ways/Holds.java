@@ -546,4 +546,36 @@ class Holds {
       }
     }
   }
+
+  // ---- one of several answers ----
+
+  interface Check {
+    int weighed(String load) throws IOException;
+  }
+
+  static class Crane implements Check {
+    @Override
+    public int weighed(String load) throws IOException {
+      if (load.length() > 2) {
+        throw new IOException();
+      }
+      return 1;
+    }
+  }
+
+  static class Scale implements Check {
+    @Override
+    public int weighed(String load) {
+      return load.length();
+    }
+  }
+
+  static final Check CHECK = Boolean.getBoolean("crane") ? new Crane() : new Scale();
+
+  static void weighed(String load) throws IOException {
+    int tons = CHECK.weighed(load);
+    if (load.length() == 2) {
+      throw new Here(); // as long as Holds.Check.weighed(..) throws nothing
+    }
+  }
 }

@@ -188,10 +188,16 @@ public final class Unfollowed {
         Taking.mayMiss(call.node())
             || walker.base.mayLibraryRefuse(call.node())
             || opensUnknown(call)
+            || declaresExceptions(call)
             || call.arguments().stream().anyMatch(this::mayFail);
     if (!isByDouble && mayThrow) {
       throwsNothing(call);
     }
+  }
+
+  /** Whether a method of the project says that it may throw something; it is not known which. */
+  private boolean declaresExceptions(Call call) {
+    return walker.base.has(call.owner()) && !walker.base.declared(call.method()).isEmpty();
   }
 
   /** Whether a call opens a file that a test does not give, which may not be there. */
