@@ -578,4 +578,33 @@ class Holds {
       throw new Here(); // as long as Holds.Check.weighed(..) throws nothing
     }
   }
+
+  // ---- what nobody follows, in a loop whose end is all that matters ----
+
+  static void sealed(byte[] cargo) throws Exception {
+    String seal = hex(java.security.MessageDigest.getInstance("MD5").digest(cargo));
+    if (cargo.length == 3) {
+      throw new Here(); // as long as Holds.hex(..) throws nothing
+    }
+  }
+
+  private static final char[] DIGITS = "0123456789abcdef".toCharArray();
+
+  private static String hex(byte[] data) {
+    return new String(digits(data, DIGITS));
+  }
+
+  private static char[] digits(byte[] data, char[] all) {
+    char[] digits = new char[data.length << 1];
+    write(data, 0, data.length, all, digits, 0);
+    return digits;
+  }
+
+  private static void write(
+      byte[] data, int from, int many, char[] all, char[] digits, int first) {
+    for (int i = from, at = first; i < from + many; i++) {
+      digits[at++] = all[(0xF0 & data[i]) >>> 4];
+      digits[at++] = all[0x0F & data[i]];
+    }
+  }
 }

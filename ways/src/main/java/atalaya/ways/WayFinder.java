@@ -221,8 +221,14 @@ public final class WayFinder {
     WaySearch.Solved solved = search.confirmed(found);
     Walked walked = solved.walked();
     Solution.Found asMade = walked.asMade(solver, solved.solution());
-    Led led = led(route, walked, asMade);
-    return prepared(led, new WaySearch.Solved(solved.paths(), walked, asMade), search);
+    WaySearch.Solved plain = new WaySearch.Solved(solved.paths(), walked, asMade);
+    Led led = prepared(led(route, walked, asMade), plain, search);
+    return led.hasCode()
+        ? led
+        : Resting.onEnds(plain)
+            .map(rested -> led(route, rested.walked(), rested.solution()))
+            .filter(Led::hasCode)
+            .orElse(led);
   }
 
   /** What another search finds, where what an object holds so many of is filled before. */

@@ -83,6 +83,7 @@ public final class Platform {
       Pattern.compile(
           "(to|as|unmodifiable|synchronized|singleton|empty|parallel)[A-Z].*"
               + "|(get|new)\\w*Instance|of|valueOf|copyOf|copyOfRange|clone|format|append|reverse"
+              + "|digest|doFinal|getBytes|array|read(All|N)Bytes|split"
               + "|iterator|listIterator|values|keySet|entrySet|subList|stream|nCopies|compile|matcher"
               + "|currentThread|newCondition|system(UTC|DefaultZone)");
 

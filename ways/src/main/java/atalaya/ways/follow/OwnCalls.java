@@ -1,5 +1,6 @@
 package atalaya.ways.follow;
 
+import atalaya.core.term.Constraint;
 import atalaya.core.term.Constraint.Compared;
 import atalaya.core.term.Constraint.Completes;
 import atalaya.core.term.Constraint.Reason;
@@ -90,9 +91,11 @@ final class OwnCalls implements CallRule {
   /** Through what is called to its end, along one course. */
   private Term followed(Call call, MethodCode code, Optional<Course> course) {
     State before = walker.state.fork();
+    int asked = walker.state.constraints.size();
     try {
       if (course.isPresent()) {
         Walker.End end = walker.run(course.get(), call.arguments(), Walker.Route.NONE);
+        isEnding(call, asked);
         if (!end.thrown().isEmpty()) {
           walker.throwing(end.thrown());
         }
@@ -103,6 +106,14 @@ final class OwnCalls implements CallRule {
     }
     walker.changes.by(code, call.arguments());
     return unfollowed(call, Optional.of(code));
+  }
+
+  /** What its code asks without saying so, as of indexes, is asked for nothing but that it ends. */
+  private void isEnding(Call call, int asked) {
+    List<Constraint> all = walker.state.constraints;
+    all.subList(asked, all.size()).stream()
+        .filter(one -> !one.reason().isWritten())
+        .forEach(one -> walker.endings.put(one, Unfollowed.asText(call)));
   }
 
   /** Through what does not part, or is taken not to. */
@@ -136,6 +147,7 @@ final class OwnCalls implements CallRule {
   private void returns(Call call, MethodCode code, Term cases) {
     Completes ends = new Completes(cases, Reason.unwritten(walker.line()));
     walker.require(ends);
+    walker.endings.put(ends, Unfollowed.asText(call));
     if (cases instanceof Term.Choice choice) {
       isReturning(choice, code);
     }

@@ -29,6 +29,8 @@ public final class Unfollowed {
       Pattern.compile(
           "read.*|lines|list|walk|size|copy|move|delete|newInputStream|newBufferedReader");
 
+  private static final String CALLED = "(..)";
+
   private final Walker walker;
   private final TakenTexts texts;
   private final Branches branches;
@@ -50,9 +52,15 @@ public final class Unfollowed {
     return outcome.name().contains(THROWS);
   }
 
+  /** Whether a call that was not followed decides it: what it gives, or a part of that. */
+  public static boolean decides(Term.Input input) {
+    boolean isPart = input.source() == Term.Source.ELEMENT && input.name().contains(CALLED);
+    return isPart || input.source() == Term.Source.RESULT;
+  }
+
   /** How a call is told. */
   static String asText(Call call) {
-    return TypeNames.simpleOf(call.owner()) + "." + call.name().replace("<init>", "new") + "(..)";
+    return TypeNames.simpleOf(call.owner()) + "." + call.name().replace("<init>", "new") + CALLED;
   }
 
   /** Nobody knows whether a call that is not followed takes null. */
@@ -161,7 +169,8 @@ public final class Unfollowed {
 
   /** The same, unless it comes to one of the cases that were found. */
   void throwsNothing(Call call, Term.Choice found) {
-    isNot(found.returningOr(throwing(call, whatMatters())));
+    Term throwing = found.returningOr(throwing(call, whatMatters()));
+    walker.endings.put(isNot(throwing), asText(call));
   }
 
   private String whatMatters() {
@@ -172,9 +181,11 @@ public final class Unfollowed {
     isNot(throwing(call, exception));
   }
 
-  private void isNot(Term throwing) {
+  private Constraint isNot(Term throwing) {
     Reason reason = Reason.unwritten(walker.line());
-    walker.require(new Compared(throwing, Relation.EQUAL, Term.of(0), reason));
+    Constraint isNot = new Compared(throwing, Relation.EQUAL, Term.of(0), reason);
+    walker.require(isNot);
+    return isNot;
   }
 
   /**

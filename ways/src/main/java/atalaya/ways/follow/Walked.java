@@ -12,6 +12,7 @@ import atalaya.ways.code.Path;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -33,6 +34,7 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
    * @param all in the order in which it is asked
    * @param causes where the way went, that each comes from, as far as it does
    * @param ends the calls of which some say that they throw nothing
+   * @param endings the calls of which some ask no more than that they come to their end
    * @param own those that come from code of the route itself
    * @param inLoops those that come from code in loops
    */
@@ -40,6 +42,7 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
       List<Constraint> all,
       Map<Constraint, Cause> causes,
       Map<Constraint, String> ends,
+      Map<Constraint, String> endings,
       Set<Constraint> own,
       Set<Constraint> inLoops) {}
 
@@ -126,6 +129,21 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
         .filter(one -> one.hasInput(given::contains))
         .findFirst()
         .or(() -> found.open().stream().findFirst());
+  }
+
+  /** The same where some more calls are said to throw nothing. */
+  public Walked assuming(Map<Constraint, String> more) {
+    Map<Constraint, String> ends = new LinkedHashMap<>(conditions.ends());
+    ends.putAll(more);
+    Conditions all =
+        new Conditions(
+            conditions.all(),
+            conditions.causes(),
+            ends,
+            conditions.endings(),
+            conditions.own(),
+            conditions.inLoops());
+    return new Walked(all, trace, ending, needs);
   }
 
   /**

@@ -91,6 +91,7 @@ public final class Walker {
   final Set<Term.Input> changedInputs = new LinkedHashSet<>();
   final Map<Term.Input, Term> asMade = new LinkedHashMap<>();
   final Map<Constraint, String> ends = new LinkedHashMap<>();
+  final Map<Constraint, String> endings = new LinkedHashMap<>();
 
   /** What inputs are, as far as it is known from the beginning. */
   final Values given;
@@ -196,7 +197,12 @@ public final class Walker {
     }
     return new Walked(
         new Walked.Conditions(
-            walker.state.constraints, walker.causes, walker.ends, walker.own, walker.inLoops),
+            walker.state.constraints,
+            walker.causes,
+            walker.ends,
+            walker.endings,
+            walker.own,
+            walker.inLoops),
         new Walked.Trace(
             walker.steps,
             walker.points,

@@ -284,7 +284,7 @@ public final class Made {
           part ->
               asks[0] |=
                   part instanceof Input input
-                      && (input.source() == Source.RESULT || input.source() == Source.UNKNOWN));
+                      && (Unfollowed.decides(input) || input.source() == Source.UNKNOWN));
     }
     return asks[0];
   }
