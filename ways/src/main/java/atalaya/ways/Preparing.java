@@ -132,8 +132,7 @@ final class Preparing {
   }
 
   static int times(Input state, Object value) {
-    boolean isCount =
-        value instanceof Integer && (state.name().endsWith(".size()") || state.type().equals("I"));
+    boolean isCount = value instanceof Integer && state.type().equals("I");
     return isCount ? Math.max(1, Math.min(MOST_ELEMENTS, (Integer) value)) : 1;
   }
 

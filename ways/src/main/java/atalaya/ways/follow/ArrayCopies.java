@@ -48,7 +48,9 @@ final class ArrayCopies implements CallRule {
   private static Optional<List<Term>> some(
       Term first, OptionalInt count, IntFunction<Term> element) {
     OptionalInt from = number(first);
-    if (from.isEmpty() || count.isEmpty() || count.getAsInt() > Elements.LARGEST) {
+    boolean isKnown =
+        from.isPresent() && count.orElse(-1) >= 0 && count.getAsInt() <= Elements.LARGEST;
+    if (!isKnown) {
       return Optional.empty();
     }
     List<Term> some = new ArrayList<>();

@@ -149,6 +149,9 @@ public final class Objects {
     if (known == null && mayBeChanged) {
       return Term.unknown(field.name, field.desc);
     }
+    if (known != null && walker.isFilling(object) && known.type().startsWith("[")) {
+      settled.add(key); // It is what the constructor left there.
+    }
     if (known != null && !(object instanceof Input input && isOpen(input, field, known))) {
       if (isOneOfSeveral(object, field.name, known)) {
         madeOtherwise.add(((Input) object).name());
@@ -209,11 +212,7 @@ public final class Objects {
   /** Whether something may have been done with an object that changed a field since it was made. */
   private boolean isOpen(Input object, FieldInsnNode field, Term value) {
     boolean isGiven = value instanceof Input input && input.source() != Term.Source.RESULT;
-    State.Field key = new State.Field(object, field.name);
-    if (walker.underway.filter(object::equals).isPresent() && value.type().startsWith("[")) {
-      settled.add(key); // What is filled before the way begins is what the constructor left there.
-    }
-    boolean isSettled = settled.contains(key);
+    boolean isSettled = settled.contains(new State.Field(object, field.name));
     if (!built.containsKey(object) || isGiven || isSettled) {
       return false;
     }

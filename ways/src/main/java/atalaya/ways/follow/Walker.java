@@ -526,6 +526,11 @@ public final class Walker {
     return apart;
   }
 
+  /** Whether a call is followed that gives an object its state, before the way. */
+  boolean isFilling(Term object) {
+    return underway.filter(object::equals).isPresent();
+  }
+
   /** Whether what is called is no longer followed. */
   boolean isAtEnd(MethodCode called) {
     boolean isPlain = called.isStraight() || called.node().instructions.size() <= SMALL;
