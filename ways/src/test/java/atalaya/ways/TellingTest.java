@@ -389,7 +389,7 @@ class TellingTest {
         new Told(
             "quay.Ledger",
             "written()",
-            "Ledger ledger = new Ledger(0, 0); ledger.hire(a -> 0); ledger.written();",
+            "Ledger ledger = new Ledger(0); ledger.hire(a -> 0); ledger.written();",
             List.of()),
         new Told("office.Office", "<init>(int)", "", List.of("desks = 5")),
         new Told("office.Office$Drawer", "<init>(int)", "Office.drawer(6);", List.of("size = 6")),
