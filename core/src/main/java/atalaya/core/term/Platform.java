@@ -49,24 +49,27 @@ public final class Platform {
           "getDefault",
           "setDefault",
           "getAvailableLocales",
-          "availableCharsets",
-          "newEncoder",
-          "newDecoder",
-          "encode",
-          "decode");
+          "availableCharsets");
+
+  private static final Set<String> CODING = Set.of("newEncoder", "newDecoder", "encode", "decode");
 
   /** What makes something of a text alone, or throws where it is not as it has to be. */
   private static final Set<String> TAKING_TEXT =
       Set.of(
           "java/math/BigDecimal.<init>(Ljava/lang/String;)V",
           "java/math/BigInteger.<init>(Ljava/lang/String;)V",
+          "java/math/BigInteger.<init>(Ljava/lang/String;I)V",
           "java/net/URI.<init>(Ljava/lang/String;)V",
           "java/net/URI.create(Ljava/lang/String;)Ljava/net/URI;",
           "java/net/URL.<init>(Ljava/lang/String;)V",
+          "java/sql/Date.valueOf(Ljava/lang/String;)Ljava/sql/Date;",
+          "java/sql/Timestamp.valueOf(Ljava/lang/String;)Ljava/sql/Timestamp;",
           "java/text/DecimalFormat.<init>(Ljava/lang/String;)V",
+          "java/text/MessageFormat.<init>(Ljava/lang/String;)V",
           "java/text/SimpleDateFormat.<init>(Ljava/lang/String;)V",
           "java/time/format/DateTimeFormatter.ofPattern(Ljava/lang/String;)"
               + "Ljava/time/format/DateTimeFormatter;",
+          "java/util/Currency.getInstance(Ljava/lang/String;)Ljava/util/Currency;",
           "java/util/UUID.fromString(Ljava/lang/String;)Ljava/util/UUID;");
 
   private static final Map<String, Optional<Callee>> METHODS = new ConcurrentHashMap<>();
@@ -111,7 +114,8 @@ public final class Platform {
 
   /** Whether a method is one of them. */
   public static boolean isPure(String owner, String name) {
-    return isPure(owner) && !NOT_PURE.contains(name);
+    boolean isCoding = owner.equals("java/nio/charset/Charset") && CODING.contains(name);
+    return isPure(owner) && !NOT_PURE.contains(name) && !isCoding;
   }
 
   /** Whether a class of the platform can't be extended by others. */

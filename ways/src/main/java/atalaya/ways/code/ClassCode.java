@@ -24,6 +24,9 @@ import org.objectweb.asm.tree.MethodNode;
 
 /** The code of one class. */
 public final class ClassCode {
+  /** In the signature of what takes or gives anything, which is not what is asked for. */
+  private static final String OF_ANYTHING = "*";
+
   private final byte[] bytes;
   private final ClassNode node;
   private final Map<String, MethodCode> methods = new LinkedHashMap<>();
@@ -181,6 +184,7 @@ public final class ClassCode {
     String type = "L" + node.name + ";";
     return fields.values().stream()
         .filter(f -> f.desc.equals(type) && isOpenStatic(f.access, visible))
+        .filter(f -> f.signature == null || !f.signature.contains(OF_ANYTHING))
         .map(f -> f.name)
         .findFirst();
   }

@@ -40,6 +40,7 @@ public record Before(Term.Input object, String field, Course course) {
         walker.state.constraints.subList(asked, walker.state.constraints.size());
     boolean rests =
         walker.ends.size() > ends || more.stream().anyMatch(one -> one.hasInput(Before::isGuessed));
+    rests |= walker.closes;
     if (rests || !end.thrown().isEmpty() || end.goesOn()) {
       throw new NotFollowed("nobody knows whether it comes to its end", null);
     }

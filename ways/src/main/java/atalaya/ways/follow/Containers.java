@@ -88,7 +88,8 @@ public final class Containers implements CallRule {
     List<Term> arguments = call.arguments();
     Optional<Contents> held =
         switch (call.owner() + "." + call.name()) {
-          case "java/util/Arrays.asList", "java/util/List.of" -> given(call);
+          case "java/util/Arrays.asList" -> given(call).or(() -> Optional.of(Contents.LOST));
+          case "java/util/List.of" -> given(call);
           case "java/util/Collections.singletonList", "java/util/Collections.singleton" ->
               Optional.of(Contents.of(arguments));
           case "java/util/Collections.emptyList", "java/util/Collections.emptySet" ->
@@ -161,17 +162,17 @@ public final class Containers implements CallRule {
       walker.requireThere(arguments.get(0)); // All of another: addAll, putAll, containsAll.
     }
     Optional<Contents> known = contents(of);
-    if (known.isEmpty()) {
-      return ofField(call.name(), of, arguments);
-    }
-    if (READING.matcher(call.name()).matches()) {
+    boolean isAsked = READING.matcher(call.name()).matches();
+    if (known.isPresent() && isAsked) {
       return asked(call.name(), of, known.get(), arguments);
     }
-    if (refuses(of, call.name())) {
+    if (!isAsked && refuses(of, call.name())) {
       put(of, Contents.LOST);
       return refused("java/lang/UnsupportedOperationException");
     }
-    return changed(call, of, known.get(), arguments);
+    return known.isPresent()
+        ? changed(call, of, known.get(), arguments)
+        : ofField(call.name(), of, arguments);
   }
 
   private boolean refuses(Term container, String call) {

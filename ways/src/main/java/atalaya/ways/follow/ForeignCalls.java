@@ -30,6 +30,7 @@ final class ForeignCalls {
 
   /** What a call gives; for one without result anything. */
   Term call(Call call) {
+    walker.closes |= call.name().equals("close") && call.owner().startsWith("java/");
     walker.changes.ofArrays(call.arguments());
     boolean isOfArray =
         call.owner().equals("java/util/Arrays") && !TAKING_NONE.matcher(call.name()).matches();
@@ -98,9 +99,9 @@ final class ForeignCalls {
 
   /** A double that is asked whether it equals something has to answer that, too. */
   void isCompared(Call call) {
-    if (call.owner().equals(Walked.Asked.EQUALS.type())
-        && call.object() instanceof Term.Input input
-        && walker.objects.isDouble(input)) {
+    boolean isAsked =
+        call.owner().equals(Walked.Asked.EQUALS.type()) || call.is("java/util/Objects", "equals");
+    if (isAsked && call.object() instanceof Term.Input input && walker.objects.isDouble(input)) {
       String name = answerName(input, call);
       Term.Input answer = new Term.Input(name, "Z", Term.Source.ANSWER, null);
       walker.asked.add(new Walked.Asked(input, Walked.Asked.EQUALS, answer, ""));

@@ -15,7 +15,7 @@ final class PlatformCalls implements CallRule {
           "parse.*|valueOf|forName|charAt|substring|subSequence|codePointAt|of|ofEpoch.*|repeat|.*Exact"
               + "|divide|with.*|at[A-Z].*|decode|format|get");
 
-  /** The methods of texts, numbers and dates that take no {@code null}. */
+  /** The methods of texts and numbers that take no {@code null}. */
   private static final Pattern TAKING_SOMETHING =
       Pattern.compile(
           "compareTo.*|concat|contains|(starts|ends)With|(lastI|i)ndexOf|replace.*|matches|split");
@@ -41,7 +41,7 @@ final class PlatformCalls implements CallRule {
     if (!isKnown) {
       return Optional.empty();
     }
-    if (!call.isStatic() && TAKING_SOMETHING.matcher(call.name()).matches()) {
+    if (takesSomething(call)) {
       call.given().stream()
           .filter(argument -> argument.type().startsWith("L"))
           .forEach(walker::requireThere);
@@ -55,6 +55,13 @@ final class PlatformCalls implements CallRule {
       walker.require(new Completes(result, Reason.unwritten(walker.line())));
     }
     return Optional.of(result);
+  }
+
+  /** Whether a call takes no {@code null}: those for dates and times take none anywhere. */
+  private static boolean takesSomething(Call call) {
+    return call.owner().startsWith("java/time/")
+        ? !call.name().equals("equals")
+        : !call.isStatic() && TAKING_SOMETHING.matcher(call.name()).matches();
   }
 
   /** The very call, computed once what it is given is known. */

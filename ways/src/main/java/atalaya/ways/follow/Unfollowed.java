@@ -9,8 +9,10 @@ import atalaya.core.term.Term;
 import atalaya.ways.code.CodeBase.Ref;
 import atalaya.ways.code.Taking;
 import atalaya.ways.code.TypeNames;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import org.objectweb.asm.Type;
 
@@ -32,6 +34,7 @@ public final class Unfollowed {
   private static final String CALLED = "(..)";
 
   private final Walker walker;
+  private final Set<Term> madeOfText = new HashSet<>();
   private final TakenTexts texts;
   private final Branches branches;
 
@@ -81,7 +84,11 @@ public final class Unfollowed {
 
   /** A constructor that is not of the project. */
   void makes(Call constructor) {
-    if (mayRefuse(constructor) && !isReturning(constructor)) {
+    if (turnsOnText(constructor)) {
+      madeOfText.add(constructor.object());
+    }
+    Room.asked(constructor, walker.line()).ifPresent(walker::require);
+    if (mayRefuse(constructor) && !isReturning(constructor) || reads(constructor)) {
       throwsNothing(constructor);
     }
     if (isOfPlatform(constructor) && !isThrowable(constructor)) {
@@ -94,6 +101,14 @@ public final class Unfollowed {
   private boolean mayRefuse(Call constructor) {
     boolean isPlain = constructor.given().stream().allMatch(Term::isConstant);
     return !isOfPlatform(constructor) && !isPlain && !isThrowable(constructor);
+  }
+
+  /** Whether it reads the begin of what it is given, which has to be right. */
+  private boolean reads(Call constructor) {
+    return isOfPlatform(constructor)
+        && constructor.descriptor().contains("InputStream;")
+        && walker.base.declares(constructor.node(), "java/io/IOException")
+        && !isToldByText(constructor);
   }
 
   /** Whether it returns under what is asked of a test from now on. */
@@ -128,9 +143,7 @@ public final class Unfollowed {
       requireClasses(call);
     }
     handOn(takesAny ? List.of() : call.arguments());
-    boolean takesText =
-        call.arguments().stream().anyMatch(a -> a.type().equals(TEXT) && !a.isConstant());
-    if (takesText) {
+    if (call.arguments().stream().anyMatch(Unfollowed::isAnyText)) {
       walker.base.refusing(call.node()).ifPresent(exception -> throwsNo(call, exception));
     }
     boolean turnsOnNothing = takesAny && call.arguments().isEmpty();
@@ -178,7 +191,21 @@ public final class Unfollowed {
   }
 
   private void throwsNo(Call call, String exception) {
-    isNot(throwing(call, exception));
+    Term.Input throwing = throwing(call, exception);
+    isNot(throwing);
+    if (walker.base.code(call.method()).isPresent() || turnsOnText(call)) {
+      walker.doubted.add(throwing);
+    }
+  }
+
+  /** Whether what a library or the platform does may turn on which text it is given. */
+  private boolean turnsOnText(Call call) {
+    return !walker.base.has(call.owner())
+        && call.arguments().stream().anyMatch(a -> isAnyText(a) || madeOfText.contains(a));
+  }
+
+  private static boolean isAnyText(Term argument) {
+    return argument.type().equals(TEXT) && !argument.isConstant();
   }
 
   private Constraint isNot(Term throwing) {

@@ -90,6 +90,8 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
    * @param typeTests what stands for whether inputs are of a type
    * @param doubles the inputs of which methods are called that a double answers
    * @param handedOn the inputs that are given to calls that were not followed
+   * @param doubted what stands for whether calls throw of which that is not to be hoped: what they
+   *     are given has to be right, or their own code throws it
    * @param changed the containers whose elements change on the way
    * @param mapped the keys of maps by what they stand for
    * @param asked what doubles are asked
@@ -106,6 +108,7 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
       Map<Term.Input, TypeTest> typeTests,
       Set<Term.Input> doubles,
       Set<Term.Input> handedOn,
+      Set<Term.Input> doubted,
       Set<Term.Input> changed,
       Map<Term.Input, Map<Term.Input, Term>> mapped,
       Set<Asked> asked) {}

@@ -87,6 +87,7 @@ public final class Walker {
   final List<Walked.Passed> steps = new ArrayList<>();
   final Set<Term.Input> doubles = new LinkedHashSet<>();
   final Set<Term.Input> handedOn = new LinkedHashSet<>();
+  final Set<Term.Input> doubted = new LinkedHashSet<>();
   final Map<Term.Input, Map<Term.Input, Term>> mapped = new LinkedHashMap<>();
   final Set<Term.Input> changedInputs = new LinkedHashSet<>();
   final Map<Term.Input, Term> asMade = new LinkedHashMap<>();
@@ -101,6 +102,10 @@ public final class Walker {
   final List<Walked.Effect> effects = new ArrayList<>();
   final Set<String> surroundings = new LinkedHashSet<>();
   boolean mayHalt;
+
+  /** Whether something of the platform was closed, which throws when it is used then. */
+  boolean closes;
+
   final Fixed fixed;
   final Objects objects = new Objects(this);
   final Elements elements = new Elements(this);
@@ -225,6 +230,7 @@ public final class Walker {
             walker.types.asked(),
             walker.doubles,
             walker.handedOn,
+            walker.doubted,
             walker.changedInputs,
             walker.mapped,
             walker.asked));

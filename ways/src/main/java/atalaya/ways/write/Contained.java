@@ -2,6 +2,7 @@ package atalaya.ways.write;
 
 import atalaya.core.solve.Solution;
 import atalaya.core.term.Term.Input;
+import atalaya.core.term.Term.Source;
 import atalaya.ways.code.HoldingTypes;
 import atalaya.ways.code.Literals;
 import atalaya.ways.code.TypeNames;
@@ -23,6 +24,9 @@ final class Contained {
 
   /** More elements are not written out. */
   private static final int MOST = 20;
+
+  /** A larger array is not made by a test that a person would want. */
+  private static final int LARGEST = 1_000_000;
 
   private final Walked.Needs needs;
   private final Solution.Found found;
@@ -88,23 +92,39 @@ final class Contained {
     boolean isArray = of.type().startsWith("[");
     Input size = Containers.size(of, isArray ? ".length" : ".size()");
     boolean isContainer = isArray || HoldingTypes.isCollection(TypeNames.internal(of.type()));
-    boolean isAsked =
-        isContainer && found.inputs().get(size) instanceof Integer many && many <= MOST;
-    if (!isAsked) {
+    if (!isContainer || !(found.inputs().get(size) instanceof Integer many)) {
       return Optional.empty();
     }
     made.along(size);
+    if (many > MOST) {
+      boolean isAskedMore = found.inputs().keySet().stream().anyMatch(one -> isIn(of, one));
+      made.lacks(!isArray || isAskedMore || many > LARGEST);
+      return isArray ? Optional.of(empty(of.type(), many)) : Optional.empty();
+    }
     List<String> elements = new ArrayList<>();
-    for (int i = 0; i < (Integer) found.inputs().get(size); i++) {
-      Optional<Input> asked = asked(of.name() + "[" + i + "]");
-      String usual = isArray ? Literals.usual(of.type().substring(1)).orElse("null") : usual(of, i);
-      elements.add(asked.map(one -> element.apply(of, one)).orElse(usual));
+    for (int i = 0; i < many; i++) {
+      String name = of.name() + "[" + i + "]";
+      Optional<Input> asked = asked(name);
+      int at = i;
+      elements.add(
+          asked
+              .map(one -> element.apply(of, one))
+              .orElseGet(() -> isArray ? usual(of, name) : usual(of, at)));
       asked.ifPresent(made::along);
     }
     return Optional.of(
         isArray
             ? "new " + TypeNames.simple(of.type()) + " {" + String.join(", ", elements) + "}"
             : ContainerCode.of(TypeNames.internal(of.type()), elements, isChanged(of)));
+  }
+
+  private static boolean isIn(Input array, Input one) {
+    return one.name().startsWith(array.name() + "[");
+  }
+
+  /** An array of nothing but zeros. */
+  private static String empty(String type, int many) {
+    return "new " + TypeNames.simple(type).replaceFirst("\\[]", "[" + many + "]");
   }
 
   private Optional<Input> asked(String element) {
@@ -116,6 +136,12 @@ final class Contained {
 
   private boolean isChanged(Input container) {
     return needs.changed().stream().anyMatch(one -> one.name().equals(container.name()));
+  }
+
+  private String usual(Input array, String name) {
+    String type = array.type().substring(1);
+    return Literals.usual(type)
+        .orElseGet(() -> element.apply(array, new Input(name, type, Source.ELEMENT, null)));
   }
 
   /** A letter, or what goes for an element of another type. */

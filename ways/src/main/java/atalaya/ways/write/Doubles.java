@@ -33,6 +33,8 @@ import org.objectweb.asm.Type;
 final class Doubles {
   private static final Set<String> ANY = Set.of("java/lang/Exception", "java/lang/Throwable");
 
+  private static final int NEVER_ANSWERED = Opcodes.ACC_STATIC | Opcodes.ACC_PRIVATE;
+
   /** What is copied into a collection or a map is asked this. */
   private static final Map<String, Map<String, String>> EMPTY =
       Map.of(
@@ -43,6 +45,7 @@ final class Doubles {
 
   private final CodeBase base;
   private final Set<Walked.Asked> asked;
+  private final Set<Ref> called;
   private final Map<Input, Object> inputs;
   private final Function<Input, String> values;
   private final boolean isHashed;
@@ -52,18 +55,20 @@ final class Doubles {
    * For a way.
    *
    * @param visible what the test may name
+   * @param walked what doubles are asked on it, and the code that it goes through
    * @param values what to write for an answer
    * @param isHashed whether what is called may ask doubles for their hash codes
    */
   Doubles(
       CodeBase base,
       Visibility visible,
-      Set<Walked.Asked> asked,
+      Walked walked,
       Map<Input, Object> inputs,
       Function<Input, String> values,
       boolean isHashed) {
     this.base = base;
-    this.asked = asked;
+    this.asked = walked.needs().asked();
+    this.called = walked.trace().called();
     this.inputs = inputs;
     this.values = values;
     this.isHashed = isHashed;
@@ -74,7 +79,7 @@ final class Doubles {
   Optional<String> making(Input input) {
     String type = TypeNames.internal(input.type());
     return isInterface(type)
-        ? answers(input, Ref::name).map(answers -> implementing(input, type, answers))
+        ? answers(input, Ref::name).flatMap(answers -> implementing(input, type, answers))
         : answers(input, method -> method).flatMap(answers -> subclasses.making(type, answers));
   }
 
@@ -126,12 +131,25 @@ final class Doubles {
     return inputs.containsKey(one.answer());
   }
 
-  private String implementing(Input input, String type, Map<String, String> answers) {
-    return onlyMethod(type)
-        .filter(only -> !givesSomeObject(input))
-        .filter(only -> answers.keySet().stream().allMatch(only.name()::equals))
-        .map(only -> lambda(only, answers.get(only.name())))
-        .orElseGet(() -> proxy(type, answers, isCompared(input)));
+  private Optional<String> implementing(Input input, String type, Map<String, String> answers) {
+    Optional<String> lambda =
+        onlyMethod(type)
+            .filter(only -> !givesSomeObject(input))
+            .filter(only -> answers.keySet().stream().allMatch(only.name()::equals))
+            .map(only -> lambda(only, answers.get(only.name())));
+    return lambda.isPresent()
+        ? lambda
+        : runsOwnCode(type)
+            ? extending(input, "")
+            : Optional.of(proxy(type, answers, isCompared(input)));
+  }
+
+  /** Whether the way goes through code of the interface itself, for which a proxy would answer. */
+  private boolean runsOwnCode(String type) {
+    return called.stream()
+        .filter(method -> base.has(method.type()) && isInterface(method.type()))
+        .filter(method -> (base.access(method) & NEVER_ANSWERED) == 0)
+        .anyMatch(method -> base.isA(type, method.type()));
   }
 
   /** Whether it is asked as what it is, or before it was taken for that. */

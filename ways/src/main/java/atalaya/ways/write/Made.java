@@ -214,7 +214,8 @@ public final class Made {
     Object value = found.inputs().get(result);
     return isItself(value, result)
         ? !MAY_BE_MISSING.matcher(result.name()).find() && !isDoubted(result)
-        : result.name().endsWith(REFUSES) && Integer.valueOf(0).equals(value);
+        : isNotThrown(result)
+            && (result.name().endsWith(REFUSES) || !walked.needs().doubted().contains(result));
   }
 
   /** Whether a condition asks about what a call gives: who wrote it knew that it may be missing. */

@@ -99,7 +99,7 @@ final class Writing {
     this.maps = new MapCode(needs, found, made, statements, (of, one) -> value(one));
     this.libraryObjects = new LibraryObjects(base, visible);
     boolean isHashed = entry.code().equals("hashCode()I");
-    this.doubles = new Doubles(base, visible, needs.asked(), found.inputs(), this::value, isHashed);
+    this.doubles = new Doubles(base, visible, walked, found.inputs(), this::value, isHashed);
   }
 
   /** All statements, the call last; empty where it can't be told which of two objects is meant. */
@@ -132,7 +132,7 @@ final class Writing {
               || isTakenForMore(argument)
               || isOfOtherType(argument.type(), value)
               || BROAD.contains(argument.type()) && !value.startsWith("new Object(");
-      boolean needsType = isVague && isOverloaded(of, i);
+      boolean needsType = isVague && isOverloaded(of, i) || isDouble && isOfKind(of, BOUNDED);
       if (needsType && isDouble) {
         inWords.put(cast(argument.type()) + value, inWords.get(value));
       }
