@@ -158,12 +158,14 @@ public sealed interface Term {
 
     /**
      * 0 in the cases in which it returns, as far as a test decides which is taken: one of them has
-     * to be, whatever the other conditions come to. Empty where that leaves nothing to ask for, or
-     * where all is for a test to decide anyway.
+     * to be, whatever the other conditions come to. Where a test decides all, 1 in others: there
+     * something throws on the way through one. Empty where that leaves nothing to ask for, or where
+     * all is for a test to decide anyway.
      */
     public Optional<Choice> returning() {
       List<Case> returning = new ArrayList<>();
       boolean isAllDecided = true;
+      boolean mayEnd = false;
       for (Case one : cases) {
         if (one.thrown().isEmpty()) {
           List<Constraint> decided =
@@ -171,12 +173,15 @@ public sealed interface Term {
                   .filter(c -> !c.hasInput(input -> !input.isForTests()))
                   .toList();
           isAllDecided &= decided.size() == one.conditions().size();
+          mayEnd |= decided.stream().anyMatch(Constraint.Completes.class::isInstance);
           returning.add(new Case(decided, Term.of(0), ""));
         }
       }
-      return isAllDecided || returning.stream().anyMatch(one -> one.conditions().isEmpty())
-          ? Optional.empty()
-          : Optional.of(new Choice("I", returning, size));
+      if (isAllDecided) {
+        returning.add(new Case(List.of(), Term.of(1), ""));
+      }
+      boolean isClear = isAllDecided ? !mayEnd : returning.stream().anyMatch(Case::isOtherwise);
+      return isClear ? Optional.empty() : Optional.of(new Choice("I", returning, size));
     }
 
     /** What is asked of what it gives, in each case; it throws where that is {@code null}. */
@@ -231,6 +236,11 @@ public sealed interface Term {
   record Case(List<Constraint> conditions, Term result, String thrown) {
     public Case {
       conditions = List.copyOf(conditions);
+    }
+
+    /** Whether it is what is left when no other one is taken. */
+    boolean isOtherwise() {
+      return conditions.isEmpty();
     }
 
     /** How many terms it consists of. */

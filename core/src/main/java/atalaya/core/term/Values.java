@@ -139,10 +139,28 @@ public class Values {
   private Object of(Term.Choice choice) {
     for (Term.Case one : choice.cases()) {
       if (isTaken(one)) {
-        return one.result() == null ? new Thrown(one.thrown()) : of(one.result());
+        boolean isOpen =
+            one.isOtherwise() && !choice.cases().stream().allMatch(c -> isLeft(c, one));
+        return isOpen
+            ? UNDECIDED
+            : one.result() == null ? new Thrown(one.thrown()) : of(one.result());
       }
     }
     return UNDECIDED;
+  }
+
+  /** Whether a case is the one for all others, or known not to be taken. */
+  private boolean isLeft(Term.Case one, Term.Case otherwise) {
+    return one == otherwise || isExcluded(one);
+  }
+
+  private boolean isExcluded(Term.Case one) {
+    for (Constraint condition : one.conditions()) {
+      if (Boolean.FALSE.equals(holds(condition))) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** Whether a case of a choice is known to be the one, where none before it is. */

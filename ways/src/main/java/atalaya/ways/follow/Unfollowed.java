@@ -182,7 +182,7 @@ public final class Unfollowed {
 
   /** The same, unless it comes to one of the cases that were found. */
   void throwsNothing(Call call, Term.Choice found) {
-    Term throwing = found.returningOr(throwing(call, whatMatters()));
+    Term throwing = found.returningOr(noted(call, whatMatters()));
     walker.endings.put(isNot(throwing), asText(call));
   }
 
@@ -191,11 +191,16 @@ public final class Unfollowed {
   }
 
   private void throwsNo(Call call, String exception) {
+    isNot(noted(call, exception));
+  }
+
+  /** What stands for whether a call throws; noted where it is not to be hoped that it does not. */
+  private Term.Input noted(Call call, String exception) {
     Term.Input throwing = throwing(call, exception);
-    isNot(throwing);
     if (walker.base.code(call.method()).isPresent() || turnsOnText(call)) {
       walker.doubted.add(throwing);
     }
+    return throwing;
   }
 
   /** Whether what a library or the platform does may turn on which text it is given. */
