@@ -161,11 +161,13 @@ public sealed interface Term {
      * to be, whatever the other conditions come to. Where a test decides all, 1 in others: there
      * something throws on the way through one. Empty where that leaves nothing to ask for, or where
      * all is for a test to decide anyway.
+     *
+     * @param isBreakable whether something that is called on the way may throw, which no case says
      */
-    public Optional<Choice> returning() {
+    public Optional<Choice> returning(boolean isBreakable) {
       List<Case> returning = new ArrayList<>();
       boolean isAllDecided = true;
-      boolean mayEnd = false;
+      boolean mayEnd = isBreakable;
       for (Case one : cases) {
         if (one.thrown().isEmpty()) {
           List<Constraint> decided =

@@ -11,6 +11,7 @@ import atalaya.ways.course.Course;
 import atalaya.ways.course.Decided;
 import atalaya.ways.course.NotFollowed;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -32,6 +33,11 @@ final class Branches {
   private int deciding;
   private int returning;
   private boolean isExploring;
+
+  /** Whether something was called that may throw, which was taken not to. */
+  private boolean mayBreak;
+
+  private final Set<Term> breakable = new HashSet<>();
 
   Branches(Walker walker) {
     this.walker = walker;
@@ -129,6 +135,7 @@ final class Branches {
         return Optional.empty();
       }
       walker.state.adopt(during);
+      mayBreak = true;
       return Optional.of(end.result() == null ? Term.NULL : end.result());
     } catch (NotFollowed e) {
       return Optional.empty();
@@ -161,15 +168,26 @@ final class Branches {
     if (code.isEmpty() || walker.isAtEnd(code.get())) {
       return Optional.empty();
     }
+    boolean mightBreak = mayBreak;
+    mayBreak = false;
     List<Term.Case> cases =
         code.get()
             .fewPaths()
             .map(all -> cases(all, arguments))
             .orElseGet(() -> explored(code.get(), arguments));
     String type = Type.getReturnType(ref.descriptor()).getDescriptor();
-    return cases.isEmpty()
-        ? Optional.empty()
-        : Optional.of(Term.choice(ref.name() + "(..)", type, cases));
+    Optional<Term> result =
+        cases.isEmpty()
+            ? Optional.empty()
+            : Optional.of(Term.choice(ref.name() + "(..)", type, cases));
+    result.filter(term -> mayBreak).ifPresent(breakable::add);
+    mayBreak |= mightBreak;
+    return result;
+  }
+
+  /** Whether something that is called in its cases may throw, which none of them says. */
+  boolean isBreakable(Term result) {
+    return breakable.contains(result);
   }
 
   /**

@@ -172,7 +172,7 @@ final class OwnCalls implements CallRule {
     if (!Branches.mayHaveOthers(called)) {
       Reason reason = Reason.unwritten(walker.line());
       result
-          .returning()
+          .returning(branches.isBreakable(result))
           .map(one -> new Compared(one, Relation.EQUAL, Term.of(0), reason))
           .ifPresent(walker::require);
     }
