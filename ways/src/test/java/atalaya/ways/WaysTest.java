@@ -104,7 +104,7 @@ class WaysTest {
   private static final Set<String> TAKEN = Set.of("moor");
 
   private static final List<String> TABLES =
-      List.of("Ways", "Errands", "Chores", "Makings", "Holds", "Shows", "Fillings");
+      List.of("Ways", "Errands", "Chores", "Makings", "Holds", "Shows", "Fillings", "Refusals");
 
   private static final String SEEN = "// seen: ";
   private static final Pattern SHOWN = Pattern.compile("  (?:static )?[\\w.]+ (\\w+)\\(.*");
@@ -133,7 +133,7 @@ class WaysTest {
                   f ->
                       f.toString()
                           .matches(
-                              ".*(Ways|Errands|Chores|Makings|Holds|Shows|Fillings).*\\.class"))
+                              ".*(Ways|Errands|Chores|Makings|Holds|Shows|Fillings|Refusals).*\\.class"))
               .sorted()
               .toList()) {
         String name = at.getFileName().toString().replace(".class", "");

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.FieldVisitor;
@@ -26,6 +27,9 @@ import org.objectweb.asm.tree.MethodNode;
 public final class ClassCode {
   /** In the signature of what takes or gives anything, which is not what is asked for. */
   private static final String OF_ANYTHING = "*";
+
+  /** In the signature of what takes and gives the same, which is not what is asked for either. */
+  private static final Pattern OF_ONE_TYPE = Pattern.compile("<T(\\w+);T\\1;");
 
   private final byte[] bytes;
   private final ClassNode node;
@@ -175,6 +179,7 @@ public final class ClassCode {
                 methods.values().stream()
                     .map(MethodCode::node)
                     .filter(m -> m.desc.equals(type) && isOpenStatic(m.access, visible))
+                    .filter(m -> m.signature == null || !OF_ONE_TYPE.matcher(m.signature).find())
                     .map(m -> m.name + "()")
                     .findFirst());
   }

@@ -1,0 +1,182 @@
+import java.io.BufferedInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.math.BigInteger;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Objects;
+
+/**
+ * What the platform, or code of the project, does not take: a way leads past it. Each method has
+ * one place where it throws Here.
+ */
+class Refusals {
+  static class Here extends RuntimeException {}
+
+  // ---- texts and numbers ----
+
+  static void weighed(String weight) {
+    Integer tons = weight == null ? null : Integer.decode(weight);
+    if (tons != null) {
+      throw new Here();
+    }
+  }
+
+  static void painted(String colour) {
+    BigInteger number = new BigInteger(colour, 16);
+    if (colour.length() > 1) {
+      throw new Here();
+    }
+  }
+
+  static void pumped(InputStream tank, int size) {
+    InputStream hose = new BufferedInputStream(tank, size);
+    if (size < 3) {
+      throw new Here();
+    }
+  }
+
+  static void stacked(byte[] crates, int below) {
+    if (crates.length - below > 40) {
+      throw new Here();
+    }
+  }
+
+  // ---- nothing where something has to be ----
+
+  enum Flag {
+    PILOT,
+    QUARANTINE
+  }
+
+  static void flagged(Flag... flags) {
+    if (flags.length > 0) {
+      EnumSet<Flag> all = EnumSet.copyOf(Arrays.asList(flags));
+      throw new Here();
+    }
+  }
+
+  static class Watch {
+    private final Instant begun = Instant.EPOCH;
+    private Instant ended;
+
+    void end(Instant at) {
+      ended = at;
+    }
+
+    void told() {
+      Duration all = Duration.between(begun, ended);
+      throw new Here();
+    }
+  }
+
+  // ---- lists that can't grow, and what is closed ----
+
+  static class Bell {
+    private final List<Runnable> hearing;
+
+    Bell(Runnable... hearing) {
+      this.hearing = Arrays.asList(hearing);
+    }
+
+    void heard(Runnable by) {
+      if (by != null) {
+        hearing.add(by);
+      }
+      throw new Here();
+    }
+  }
+
+  static class Log {
+    private final OutputStream to;
+    private Writer writer;
+
+    Log(OutputStream to) {
+      this.to = to;
+    }
+
+    void close() throws IOException {
+      if (writer == null) {
+        writer = new OutputStreamWriter(to);
+      }
+      writer.close();
+    }
+
+    void flushed() throws IOException {
+      if (writer != null) {
+        writer.flush();
+        throw new Here(); // open
+      }
+    }
+  }
+
+  // ---- doubles ----
+
+  interface Basin {
+    int depth();
+
+    int width();
+
+    default boolean isDeep() {
+      return depth() > 8;
+    }
+  }
+
+  static void deep(Basin basin) {
+    if (basin.isDeep()) {
+      throw new Here();
+    }
+  }
+
+  static void others(Basin one, Basin other) {
+    if (!Objects.equals(one, other)) {
+      throw new Here();
+    }
+  }
+
+  static <T extends Comparable<? super T>> void ranked(T one, T other) {
+    if (one != other && other != null) {
+      throw new Here();
+    }
+  }
+
+  // ---- what is called in turn ----
+
+  static class Line {
+    private final int length;
+    private final boolean isStrict;
+
+    Line(int length, boolean isStrict) {
+      this.length = length;
+      this.isStrict = isStrict;
+    }
+
+    int pay(int metres) {
+      if (metres > length) {
+        return end();
+      }
+      return metres;
+    }
+
+    private int end() {
+      if (isStrict) {
+        throw new IllegalStateException("no line left");
+      }
+      return -1;
+    }
+  }
+
+  static void paidOut(Line line, int metres) {
+    int paid = line.pay(metres);
+    if (line.isStrict || metres > line.length) {
+      throw new Here();
+    }
+  }
+}
