@@ -147,6 +147,18 @@ class Refusals {
     }
   }
 
+  class Yard {
+    abstract class Gate {
+      abstract int width();
+    }
+  }
+
+  static void passed(Yard.Gate gate) {
+    if (gate.width() > 3) {
+      throw new Here(); // open
+    }
+  }
+
   // ---- what is called in turn ----
 
   static class Line {

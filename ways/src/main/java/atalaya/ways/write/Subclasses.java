@@ -1,6 +1,7 @@
 package atalaya.ways.write;
 
 import atalaya.core.term.Platform;
+import atalaya.ways.code.ClassCode;
 import atalaya.ways.code.CodeBase;
 import atalaya.ways.code.CodeBase.Ref;
 import atalaya.ways.code.Literals;
@@ -113,8 +114,10 @@ final class Subclasses {
         });
     Optional<Map<String, Ref>> open = open(type);
     open.ifPresent(all -> all.forEach(overridden::putIfAbsent));
+    boolean isInner = base.code(type).flatMap(ClassCode::outer).isPresent();
     boolean canBeWritten =
         open.isPresent()
+            && !isInner
             && overridden.size() <= MOST_METHODS
             && overridden.values().stream().allMatch(this::canBeOverridden);
     return canBeWritten
