@@ -9,9 +9,14 @@ import java.math.BigInteger;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Collection;
+import java.util.Deque;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
+import java.util.function.Supplier;
 
 /**
  * What the platform, or code of the project, does not take: a way leads past it. Each method has
@@ -139,6 +144,22 @@ class Refusals {
     if (!Objects.equals(one, other)) {
       throw new Here();
     }
+  }
+
+  interface Fleet extends Collection<String> {
+    int draught();
+  }
+
+  static void entered(Fleet fleet) {
+    Set<String> all = new HashSet<>(fleet);
+    if (all.isEmpty()) {
+      throw new Here();
+    }
+  }
+
+  static void moored(Deque<String> quay, Supplier<String> name) {
+    quay.push(name.get());
+    throw new Here();
   }
 
   static <T extends Comparable<? super T>> void ranked(T one, T other) {

@@ -17,6 +17,12 @@ import java.util.regex.Pattern;
 
 /** Collections of the platform: how many elements they have, and which. */
 public final class Containers implements CallRule {
+  private static final Pattern QUEUEING = Pattern.compile("(add|offer|push|put)(First|Last)?");
+
+  /** What takes no {@code null}: a test gives what does not, whatever it is declared as. */
+  private static final Pattern QUEUES =
+      Pattern.compile("java/util/(Queue|(Array)?Deque|PriorityQueue|concurrent/\\w*(Queue|Deque))");
+
   /** What leaves a container as it is. */
   private static final Pattern READING =
       Pattern.compile(
@@ -160,6 +166,11 @@ public final class Containers implements CallRule {
     }
     if (call.name().endsWith("All") && arguments.size() == 1) {
       walker.requireThere(arguments.get(0)); // All of another: addAll, putAll, containsAll.
+    }
+    boolean isQueued =
+        QUEUES.matcher(call.owner()).matches() && QUEUEING.matcher(call.name()).matches();
+    if (isQueued && arguments.size() == 1) {
+      walker.requireThere(arguments.get(0));
     }
     Optional<Contents> known = contents(of);
     boolean isAsked = READING.matcher(call.name()).matches();

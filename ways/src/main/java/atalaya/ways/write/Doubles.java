@@ -14,6 +14,7 @@ import java.lang.reflect.Modifier;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -33,15 +34,24 @@ import org.objectweb.asm.Type;
 final class Doubles {
   private static final Set<String> ANY = Set.of("java/lang/Exception", "java/lang/Throwable");
 
+  private static final String NO_TRUTH =
+      "return method%s.getReturnType() == boolean.class ? (Object) false : null;";
+
   private static final int NEVER_ANSWERED = Opcodes.ACC_STATIC | Opcodes.ACC_PRIVATE;
 
-  /** What is copied into a collection or a map is asked this. */
+  /** What is copied into a collection or a map, or gone through, is asked this. */
   private static final Map<String, Map<String, String>> EMPTY =
       Map.of(
           "Ljava/util/Map;",
           Map.of("size", "return 0;", "entrySet", "return Collections.emptySet();"),
           "Ljava/util/Collection;",
-          Map.of("size", "return 0;", "toArray", "return new Object[0];"));
+          Map.of(
+              "size",
+              "return 0;",
+              "toArray",
+              "return new Object[0];",
+              "iterator",
+              "return Collections.emptyIterator();"));
 
   private final CodeBase base;
   private final Set<Walked.Asked> asked;
@@ -240,12 +250,13 @@ final class Doubles {
       answers.putIfAbsent("hashCode", "return 0;");
     }
     Kinds kinds = new Kinds(base);
-    EMPTY.forEach(
-        (container, empty) -> {
-          if (kinds.isA("L" + type + ";", container).orElse(false)) {
-            new TreeMap<>(empty).forEach(answers::putIfAbsent);
-          }
-        });
+    String otherwise = "return null;";
+    for (String container : List.of("Ljava/util/Collection;", "Ljava/util/Map;")) {
+      if (kinds.isA("L" + type + ";", container).orElse(false)) {
+        new TreeMap<>(EMPTY.get(container)).forEach(answers::putIfAbsent);
+        otherwise = String.format(NO_TRUTH, level);
+      }
+    }
     if (isCompared) {
       answers.putIfAbsent("equals", String.format("return proxy%1$s == values%1$s[0];", level));
     }
@@ -263,7 +274,7 @@ final class Doubles {
                     Collectors.joining(
                         "",
                         "switch (method" + level + ".getName()) { ",
-                        "default: return null; }"));
+                        "default: " + otherwise + " }"));
     return "("
         + name
         + ") Proxy.newProxyInstance("
@@ -303,16 +314,19 @@ final class Doubles {
           .forEach(into::add);
       return platform.isPresent();
     }
-    boolean isPlain = true;
+    Set<Ref> above = new TreeSet<>(Comparator.comparing(Ref::code));
+    boolean isPlain =
+        base.interfaces(type).stream().map(of -> collect(of, above)).allMatch(known -> known);
     for (String code : base.methods(type)) {
       Ref method = new Ref(type, code);
+      above.remove(method); // What stands here has code, or is the same again.
       if ((base.access(method) & Opcodes.ACC_ABSTRACT) != 0) {
         into.add(method);
         isPlain &= !isGeneric(method);
       }
     }
-    return isPlain
-        && base.interfaces(type).stream().map(above -> collect(above, into)).allMatch(b -> b);
+    into.addAll(above);
+    return isPlain;
   }
 
   private boolean isGeneric(Ref method) {
