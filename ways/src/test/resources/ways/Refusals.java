@@ -162,6 +162,24 @@ class Refusals {
     throw new Here();
   }
 
+  interface Chest {
+    String taken(String label, int shelf) throws IOException;
+
+    String taken(String label);
+
+    int drawers();
+  }
+
+  static void fetched(Chest chest) {
+    String found;
+    try {
+      found = chest.taken("rope", 1);
+    } catch (IOException e) {
+      found = chest.taken("rope");
+      throw new Here(); // open
+    }
+  }
+
   static <T extends Comparable<? super T>> void ranked(T one, T other) {
     if (one != other && other != null) {
       throw new Here();

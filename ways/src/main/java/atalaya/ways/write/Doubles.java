@@ -13,6 +13,7 @@ import atalaya.ways.follow.Walked;
 import java.lang.reflect.Modifier;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -103,6 +104,7 @@ final class Doubles {
   /** What it answers, by method; empty where one is to answer this and that. */
   private <K> Optional<Map<K, String>> answers(Input input, Function<Ref, K> key) {
     Map<K, String> answers = new LinkedHashMap<>();
+    Map<K, Ref> decided = new HashMap<>();
     for (Walked.Asked one : asked) {
       boolean isThrown = Integer.valueOf(1).equals(inputs.get(one.answer()));
       boolean matters =
@@ -112,6 +114,7 @@ final class Doubles {
             one.thrown().isEmpty() ? Optional.of(answer(one)) : thrown(one.thrown());
         String before =
             answer.isEmpty() ? null : answers.putIfAbsent(key.apply(one.method()), answer.get());
+        decided.put(key.apply(one.method()), one.method());
         boolean isClear = answer.isPresent() && (before == null || before.equals(answer.get()));
         if (!isClear) {
           return Optional.empty();
@@ -120,8 +123,12 @@ final class Doubles {
     }
     for (Walked.Asked one : asked) {
       if (isToAnswer(input, one) && one.thrown().isEmpty() && !isDecided(one)) {
-        answers.computeIfAbsent(
-            key.apply(one.method()), k -> returning(one.method(), Optional.empty()));
+        K of = key.apply(one.method());
+        String before = answers.putIfAbsent(of, returning(one.method(), Optional.empty()));
+        boolean isOfOther = before != null && !one.method().equals(decided.get(of));
+        if (isOfOther && before.startsWith("throw")) {
+          return Optional.empty(); // A proxy tells them by their names.
+        }
       }
     }
     return Optional.of(answers);
