@@ -38,7 +38,9 @@ final class Doubles {
   private static final String NO_TRUTH =
       "return method%s.getReturnType() == boolean.class ? (Object) false : null;";
 
-  private static final int NEVER_ANSWERED = Opcodes.ACC_STATIC | Opcodes.ACC_PRIVATE;
+  /** No code of an interface that an object of it would run. */
+  private static final int NOT_RUN =
+      Opcodes.ACC_ABSTRACT | Opcodes.ACC_STATIC | Opcodes.ACC_PRIVATE;
 
   /** What is copied into a collection or a map, or gone through, is asked this. */
   private static final Map<String, Map<String, String>> EMPTY =
@@ -165,7 +167,7 @@ final class Doubles {
   private boolean runsOwnCode(String type) {
     return called.stream()
         .filter(method -> base.has(method.type()) && isInterface(method.type()))
-        .filter(method -> (base.access(method) & NEVER_ANSWERED) == 0)
+        .filter(method -> (base.access(method) & NOT_RUN) == 0)
         .anyMatch(method -> base.isA(type, method.type()));
   }
 
