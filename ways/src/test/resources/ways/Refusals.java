@@ -162,6 +162,29 @@ class Refusals {
     throw new Here();
   }
 
+  interface Comparing<T, R> {
+    R compare(T one, T other);
+  }
+
+  interface Near<R> extends Comparing<CharSequence, R> {
+    @Override
+    R compare(CharSequence one, CharSequence other);
+  }
+
+  static class Chart<R> {
+    private final Near<R> near;
+
+    Chart(Near<R> near) {
+      this.near = near;
+    }
+
+    void read() {
+      if (near != null) {
+        throw new Here();
+      }
+    }
+  }
+
   interface Chest {
     String taken(String label, int shelf) throws IOException;
 

@@ -328,7 +328,9 @@ final class Doubles {
         base.interfaces(type).stream().map(of -> collect(of, above)).allMatch(known -> known);
     for (String code : base.methods(type)) {
       Ref method = new Ref(type, code);
-      above.remove(method); // What stands here has code, or is the same again.
+      if ((base.access(method) & Opcodes.ACC_BRIDGE) == 0) {
+        above.remove(method); // What stands here has code, or is the same again.
+      }
       if ((base.access(method) & Opcodes.ACC_ABSTRACT) != 0) {
         into.add(method);
         isPlain &= !isGeneric(method);
