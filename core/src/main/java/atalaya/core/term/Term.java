@@ -157,33 +157,31 @@ public sealed interface Term {
     }
 
     /**
-     * 0 in the cases in which it returns, as far as a test decides which is taken: one of them has
-     * to be, whatever the other conditions come to. Where a test decides all, 1 in others: there
-     * something throws on the way through one. Empty where that leaves nothing to ask for, or where
-     * all is for a test to decide anyway.
+     * What has to be 0 for it to return, of what a test decides; empty where that is nothing.
      *
      * @param isBreakable whether something that is called on the way may throw, which no case says
      */
     public Optional<Choice> returning(boolean isBreakable) {
-      List<Case> returning = new ArrayList<>();
-      boolean isAllDecided = true;
-      boolean mayEnd = isBreakable;
-      for (Case one : cases) {
-        if (one.thrown().isEmpty()) {
-          List<Constraint> decided =
-              one.conditions().stream()
-                  .filter(c -> !c.hasInput(input -> !input.isForTests()))
-                  .toList();
-          isAllDecided &= decided.size() == one.conditions().size();
-          mayEnd |= decided.stream().anyMatch(Constraint.Completes.class::isInstance);
-          returning.add(new Case(decided, Term.of(0), ""));
-        }
+      List<Case> all = cases.stream().filter(one -> one.thrown().isEmpty()).toList();
+      List<Case> decided = all.stream().map(Case::asDecided).toList();
+      if (all.equals(decided)) {
+        return returningOrNot(all, isBreakable);
       }
-      if (isAllDecided) {
-        returning.add(new Case(List.of(), Term.of(1), ""));
-      }
-      boolean isClear = isAllDecided ? !mayEnd : returning.stream().anyMatch(Case::isOtherwise);
-      return isClear ? Optional.empty() : Optional.of(new Choice("I", returning, size));
+      return decided.stream().anyMatch(Case::isOtherwise)
+          ? Optional.empty()
+          : Optional.of(new Choice("I", decided.stream().map(Case::asReturning).toList(), size));
+    }
+
+    /** Where a test decides all: what is no case throws, and so may what completes in one. */
+    private Optional<Choice> returningOrNot(List<Case> returning, boolean isBreakable) {
+      boolean mayEnd =
+          isBreakable
+              || returning.stream()
+                  .flatMap(one -> one.conditions().stream())
+                  .anyMatch(Constraint.Completes.class::isInstance);
+      List<Case> all = new ArrayList<>(returning.stream().map(Case::asReturning).toList());
+      all.add(new Case(List.of(), Term.of(1), ""));
+      return mayEnd ? Optional.of(new Choice("I", all, size)) : Optional.empty();
     }
 
     /** What is asked of what it gives, in each case; it throws where that is {@code null}. */
@@ -205,10 +203,7 @@ public sealed interface Term {
     /** 0 in the cases in which it returns; another term says what is in all others. */
     public Choice returningOr(Term unknown) {
       List<Case> all = new ArrayList<>();
-      cases.stream()
-          .filter(one -> one.thrown().isEmpty())
-          .map(one -> new Case(one.conditions(), Term.of(0), ""))
-          .forEach(all::add);
+      cases.stream().filter(one -> one.thrown().isEmpty()).map(Case::asReturning).forEach(all::add);
       all.add(new Case(List.of(), unknown, ""));
       return new Choice("I", all, size);
     }
@@ -238,6 +233,19 @@ public sealed interface Term {
   record Case(List<Constraint> conditions, Term result, String thrown) {
     public Case {
       conditions = List.copyOf(conditions);
+    }
+
+    /** The same, with those of its conditions that a test decides. */
+    Case asDecided() {
+      return new Case(
+          conditions.stream().filter(c -> !c.hasInput(input -> !input.isForTests())).toList(),
+          result,
+          thrown);
+    }
+
+    /** That it returns, whatever it gives. */
+    Case asReturning() {
+      return new Case(conditions, of(0), "");
     }
 
     /** Whether it is what is left when no other one is taken. */

@@ -159,6 +159,10 @@ public final class Containers implements CallRule {
     return isKnown(call.owner()) ? ofContainer(call, call.given()) : Optional.empty();
   }
 
+  private static boolean isQueueing(Call call) {
+    return QUEUEING.matcher(call.name()).matches() && QUEUES.matcher(call.owner()).matches();
+  }
+
   private Optional<Term> ofContainer(Call call, List<Term> arguments) {
     Term of = walker.objects.original(call.object());
     if (walker.state.cursors.containsKey(of)) {
@@ -167,9 +171,7 @@ public final class Containers implements CallRule {
     if (call.name().endsWith("All") && arguments.size() == 1) {
       walker.requireThere(arguments.get(0)); // All of another: addAll, putAll, containsAll.
     }
-    boolean isQueued =
-        QUEUES.matcher(call.owner()).matches() && QUEUEING.matcher(call.name()).matches();
-    if (isQueued && arguments.size() == 1) {
+    if (arguments.size() == 1 && isQueueing(call)) {
       walker.requireThere(arguments.get(0));
     }
     Optional<Contents> known = contents(of);

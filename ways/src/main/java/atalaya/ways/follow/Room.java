@@ -26,16 +26,25 @@ final class Room {
 
   /** What has to hold for a constructor to take the number that it is given. */
   static Optional<Compared> asked(Call constructor, int line) {
-    Optional<Term> number =
-        constructor.given().stream().filter(argument -> argument.type().equals("I")).findFirst();
-    Relation relation =
-        HOLDING_SOME.matcher(constructor.owner()).matches()
-            ? Relation.GREATER
-            : HOLDING_NOTHING_OR_SOME.matcher(constructor.owner()).matches()
-                ? Relation.AT_LEAST
-                : null;
-    return number
-        .filter(many -> relation != null && !many.isConstant())
-        .map(many -> new Compared(many, relation, Term.of(0), Reason.unwritten(line)));
+    return constructor.given().stream()
+        .filter(argument -> argument.type().equals("I"))
+        .findFirst()
+        .filter(number -> !number.isConstant())
+        .flatMap(
+            number ->
+                least(constructor.owner())
+                    .map(
+                        relation ->
+                            new Compared(number, relation, Term.of(0), Reason.unwritten(line))));
+  }
+
+  /** How what an object is to hold has to compare with nothing. */
+  private static Optional<Relation> least(String type) {
+    if (HOLDING_SOME.matcher(type).matches()) {
+      return Optional.of(Relation.GREATER);
+    }
+    return HOLDING_NOTHING_OR_SOME.matcher(type).matches()
+        ? Optional.of(Relation.AT_LEAST)
+        : Optional.empty();
   }
 }

@@ -24,6 +24,9 @@ public final class Unfollowed {
   /** Between a call and the exception, in the name of what stands for whether it throws that. */
   public static final String THROWS = " throws ";
 
+  /** In place of an exception, where any matters. */
+  public static final String ANY = "an exception";
+
   /** In place of an exception, where nothing but what handlers take matters. */
   public static final String CAUGHT = "what is caught";
 
@@ -149,7 +152,7 @@ public final class Unfollowed {
     boolean turnsOnNothing = takesAny && call.arguments().isEmpty();
     for (String exception : walker.handled()) {
       if (walker.base.declares(call.node(), exception)) {
-        throwsNo(call, turnsOnNothing ? "an exception" : exception);
+        throwsNo(call, turnsOnNothing ? ANY : exception);
       }
     }
   }
@@ -187,17 +190,21 @@ public final class Unfollowed {
   }
 
   private String whatMatters() {
-    return walker.isCaught() ? CAUGHT : "an exception";
+    return walker.isCaught() ? CAUGHT : ANY;
   }
 
   private void throwsNo(Call call, String exception) {
     isNot(noted(call, exception));
   }
 
-  /** What stands for whether a call throws; noted where it is not to be hoped that it does not. */
+  /**
+   * What stands for whether a call throws; noted where something is caught, and it is not to be
+   * hoped that it is not thrown.
+   */
   private Term.Input noted(Call call, String exception) {
     Term.Input throwing = throwing(call, exception);
-    if (walker.base.code(call.method()).isPresent() || turnsOnText(call)) {
+    boolean isAny = exception.equals(ANY);
+    if (!isAny && (walker.base.code(call.method()).isPresent() || turnsOnText(call))) {
       walker.doubted.add(throwing);
     }
     return throwing;

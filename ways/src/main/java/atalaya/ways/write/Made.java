@@ -29,7 +29,7 @@ import java.util.stream.Stream;
 /** What a test makes of what a way needs, and whether that is all of it. */
 public final class Made {
   /** At the end of the name of what stands for whether a call throws something. */
-  private static final String REFUSES = " throws an exception";
+  private static final String REFUSES = Unfollowed.THROWS + Unfollowed.ANY;
 
   static final String THROWS_NOTHING = " throws nothing";
 
@@ -214,8 +214,7 @@ public final class Made {
     Object value = found.inputs().get(result);
     return isItself(value, result)
         ? !MAY_BE_MISSING.matcher(result.name()).find() && !isDoubted(result)
-        : isNotThrown(result)
-            && (result.name().endsWith(REFUSES) || !walked.needs().doubted().contains(result));
+        : isNotThrown(result) && !walked.needs().doubted().contains(result);
   }
 
   /** Whether a condition asks about what a call gives: who wrote it knew that it may be missing. */
