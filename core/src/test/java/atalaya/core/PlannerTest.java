@@ -27,11 +27,11 @@ class PlannerTest {
     private final String name;
     private final List<double[]> left = new ArrayList<>();
 
-    /** Of {@code gain/points gain/points ...}. */
+    /** Of {@code gain/points gain/points+gain/points ...}, where some grow. */
     Briefs(String name, String text) {
       this.name = name;
       for (String brief : text.split(" ")) {
-        left.add(Arrays.stream(brief.split("/")).mapToDouble(Double::parseDouble).toArray());
+        left.add(Arrays.stream(brief.split("[/+]")).mapToDouble(Double::parseDouble).toArray());
       }
     }
 
@@ -59,6 +59,14 @@ class PlannerTest {
       }
       return Optional.empty();
     }
+
+    @Override
+    public Brief grown(Brief brief, Work done, int points, double worth) {
+      double[] of = left.get(Integer.parseInt(brief.name().substring(name.length())) - 1);
+      return of.length > 2 && of[2] >= worth * of[3]
+          ? brief(brief.name() + "+", of[0] + of[2], (int) (of[1] + of[3]))
+          : brief;
+    }
   }
 
   private static Brief brief(String name, double gain, int points) {
@@ -69,7 +77,7 @@ class PlannerTest {
         Brief.Kind.CHECK,
         Optional.empty(),
         List.of(),
-        List.of(name),
+        List.of(name.replace("+", "")),
         new Brief.Opens(1, 1, 0),
         new Brief.Start("", "BuoyTest", true, List.of()),
         List.of(),
@@ -94,6 +102,9 @@ class PlannerTest {
     "10/3 1/1, 8/2, 4, 100, a1 a2", // after the single best one comes what still fits
     "9/4, 1/1, 0, 100, ''",
     "8/2 1/1, 5/1, 2147483647, 2, a1 b1", // tests are scarce, and not their effort
+    "5/1+2/1, 4/1, 2, 100, a1 b1", // grows by nothing that is worth less than the next
+    "5/1+8/2, 3/1, 3, 100, a1+",
+    "5/1+2/1, 6/1, 2147483647, 2, a1+ b1",
   })
   void choosesWhatBuysMost(String a, String b, int points, int tests, String expected) {
     Limits limits =

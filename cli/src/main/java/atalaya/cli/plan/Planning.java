@@ -219,8 +219,14 @@ public final class Planning implements AutoCloseable {
         group.stream().allMatch(m -> unused.contains(m.qualifiedName()))
             ? List.of("nothing in the project calls them: test them if others use them")
             : List.of();
+    List<MethodFigures> ordered =
+        group.stream()
+            .sorted(
+                Comparator.comparingDouble((MethodFigures method) -> -most(method, bounds))
+                    .thenComparing(MethodFigures::qualifiedName))
+            .toList();
     return new MethodTask(
-        scene, group.get(0), most, work -> waysTogether(group, work), JoinedCode::of, notes);
+        scene, ordered.get(0), most, work -> waysTogether(ordered, work), JoinedCode::of, notes);
   }
 
   /** What ends by an exception has a test of its own, once the others are tested. */

@@ -189,21 +189,17 @@ public final class PlanView {
   }
 
   private void dead(List<String> words, boolean isOffered, String what, int shown) {
-    List<String> dead =
+    List<Remedy> deletions =
         remedies.stream()
             .filter(r -> r.kind() == Remedy.Kind.DELETE && r.isOffered() == isOffered)
-            .map(PlanView::dead)
             .toList();
+    List<String> dead = DeadMethods.of(deletions, shown > REMEDIES_SHOWN);
     if (!dead.isEmpty()) {
       words.add(
           what
               + dead.stream().limit(shown).collect(Collectors.joining("; "))
-              + (dead.size() > shown ? "; and " + (dead.size() - shown) + " more" : ""));
+              + (dead.size() > shown ? "; and " + (dead.size() - shown) + " classes more" : ""));
     }
-  }
-
-  private static String dead(Remedy remedy) {
-    return Words.shortMethod(remedy.method()) + " (-" + Words.paths(remedy.unwatched()) + ")";
   }
 
   // ---- in full ----

@@ -186,6 +186,10 @@ class PlanViewTest {
     List<Remedy> remedies =
         List.of(
             new Remedy(Remedy.Kind.DELETE, "harbour.Old#a()", 3, true, "delete a"),
+            new Remedy(Remedy.Kind.DELETE, "harbour.Rope#a()", 2, true, "delete a"),
+            new Remedy(Remedy.Kind.DELETE, "harbour.Rope#b(int)", 1, true, "delete b"),
+            new Remedy(Remedy.Kind.DELETE, "harbour.Rope#c()", 1, true, "delete c"),
+            new Remedy(Remedy.Kind.DELETE, "harbour.Rope#d()", 1, true, "delete d"),
             new Remedy(Remedy.Kind.DELETE, "harbour.Old#b(\u001b[31mint)", 1.5, false, "delete b"),
             new Remedy(Remedy.Kind.CHALLENGE, "", 0, false, "challenge: of 12.00 paths"));
     return new PlanView(new Plan(briefs, 60, 50, 7), remedies, 15, 90);
@@ -226,7 +230,8 @@ class PlanViewTest {
 
             Better than a test, perhaps
               delete what nothing calls: Old#b(?[31mint) (-1.50)
-              delete what nothing in the project calls, unless code outside does: Old#a() (-3.00)
+              delete what nothing in the project calls, unless code outside does: 4 methods of Rope
+                (-5.00); Old#a() (-3.00)
               challenge: of 12.00 paths""");
   }
 
@@ -349,7 +354,8 @@ class PlanViewTest {
 
             Better than a test, perhaps
               delete what nothing calls: Old#b(?[31mint) (-1.50)
-              delete what nothing in the project calls, unless code outside does: Old#a() (-3.00)
+              delete what nothing in the project calls, unless code outside does: Rope: a(), b(int),
+                c(), d() (-5.00); Old#a() (-3.00)
               challenge: of 12.00 paths""");
   }
 
@@ -497,7 +503,7 @@ class PlanViewTest {
             ## Better than a test, perhaps
 
             - delete what nothing calls: Old#b(?[31mint) (-1.50)
-            - delete what nothing in the project calls, unless code outside does: Old#a() (-3.00)
+            - delete what nothing in the project calls, unless code outside does: Rope: a(), b(int), c(), d() (-5.00); Old#a() (-3.00)
             - challenge: of 12.00 paths""");
   }
 }

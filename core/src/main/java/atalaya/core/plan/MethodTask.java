@@ -16,6 +16,9 @@ import java.util.stream.Stream;
 public final class MethodTask implements Task {
   private static final int MOST_KNOWN = 2 * MOST_WAYS;
 
+  /** Two ways more take one point: a first that is not worth it may be with a second. */
+  private static final int MOST_PASSED_OVER = 2;
+
   private final Scene scene;
   private final MethodFigures method;
   private final double most;
@@ -143,11 +146,12 @@ public final class MethodTask implements Task {
 
   /** Other ways of the same methods, which the same test takes with other values. */
   @Override
-  public Brief grown(Brief brief, Work done, int points) {
+  public Brief grown(Brief brief, Work done, int points, double worth) {
     List<Way> taken = new ArrayList<>(known(done).ways());
     Brief grown = brief;
     Work seen = done.with(brief);
-    while (taken.size() < MOST_WAYS && joined.isPresent()) {
+    int passedOver = 0;
+    while (taken.size() < MOST_WAYS && passedOver < MOST_PASSED_OVER && joined.isPresent()) {
       Known next = known(seen);
       if (next.brief().filter(one -> one.gain() > 0).isEmpty()) {
         break;
@@ -162,9 +166,16 @@ public final class MethodTask implements Task {
       if (more.effort().points() > points) {
         break;
       }
-      grown = more;
+      passedOver = isWorth(grown, more, worth) ? 0 : passedOver + 1;
+      grown = passedOver == 0 ? more : grown;
     }
     return grown;
+  }
+
+  /** Whether what a brief has more than another is worth its effort. */
+  private static boolean isWorth(Brief less, Brief more, double worth) {
+    int points = more.effort().points() - less.effort().points();
+    return more.weighted() - less.weighted() >= worth * points;
   }
 
   /**

@@ -140,7 +140,7 @@ public final class Planner {
                   note(found.brief());
                 });
       } else if (!entry.isGrown()) {
-        queue.add(grown(entry, work, limits.points() - spent(chosen)));
+        queue.add(grown(entry, work, limits.points() - spent(chosen), next(queue)));
       } else if (spent(chosen) + points(entry.brief()) <= limits.points()) {
         chosen.add(entry.brief());
         work.add(entry.brief());
@@ -194,9 +194,20 @@ public final class Planner {
         : Math.max(worth, Math.min(task.most(), Task.MOST_WAYS * worth));
   }
 
-  /** Where effort is scarce the brief keeps its place: what its test does besides has its price. */
-  private Entry grown(Entry entry, Work work, int left) {
-    Brief brief = entry.task().grown(entry.brief(), work, left);
+  /** What a point buys that goes into the next best brief, as far as that is known. */
+  private static double next(PriorityQueue<Entry> queue) {
+    return queue.stream()
+        .filter(entry -> entry.brief() != null && !entry.brief().mayFail())
+        .mapToDouble(Entry::worth)
+        .max()
+        .orElse(0);
+  }
+
+  /**
+   * Where effort is scarce the brief keeps its place, and grows by what is worth more than that.
+   */
+  private Entry grown(Entry entry, Work work, int left, double next) {
+    Brief brief = entry.task().grown(entry.brief(), work, left, perPoint ? next : 0);
     double worth = perPoint ? entry.worth() : brief.worth(false);
     return new Entry(entry.task(), worth, brief, entry.asOf(), true);
   }

@@ -33,8 +33,9 @@ public interface Task {
    * A brief of it with what the same test may well do besides, once all of this work is done.
    *
    * @param points the most effort of the whole
+   * @param worth what each point that it takes besides has to gain
    */
-  default Brief grown(Brief brief, Work done, int points) {
+  default Brief grown(Brief brief, Work done, int points, double worth) {
     return brief;
   }
 }

@@ -182,16 +182,20 @@ class MethodTaskTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        // ways, the best first: points, what is special | most points | taken, points
-        "10, 11 12, 11 13             | 9 | 10, 11 12, 11 13 = 3",
-        "10, 11 12, 11 13             | 2 | 10 = 2",
-        "10, 11 12 throws, 11 13      | 9 | 10, 11 13 = 3",
-        "10, 11 12 goeson, 11 13      | 9 | 10, 11 13 = 3",
-        "10, 11 12 code, 11 13 code   | 9 | 10 = 2",
-        "10 throws, 11 12, 11 13      | 9 | 10 = 2",
-        "10, 0, 1, 11, 2, 13, 3, 12, 4 | 9 | 10, 0, 1, 11, 2, 13, 3, 12 = 6",
+        // ways, the best first: points, what is special | most points | worth of one | taken,
+        // points
+        "10, 11 12, 11 13             | 9 | 0 | 10, 11 12, 11 13 = 3",
+        "10, 11 12, 11 13             | 2 | 0 | 10 = 2",
+        "10, 11 12, 11 13             | 9 | 2.5 | 10, 11 12, 11 13 = 3",
+        "10, 11 12, 11 13             | 9 | 9 | 10 = 2",
+        "10, 11 12 throws, 11 13      | 9 | 0 | 10, 11 13 = 3",
+        "10, 11 12 goeson, 11 13      | 9 | 0 | 10, 11 13 = 3",
+        "10, 11 12 code, 11 13 code   | 9 | 0 | 10 = 2",
+        "10 throws, 11 12, 11 13      | 9 | 0 | 10 = 2",
+        "10, 0, 1, 11, 2, 13, 3, 12, 4 | 9 | 0 | 10, 0, 1, 11, 2, 13, 3, 12 = 6",
       })
-  void takesOtherWaysOfTheMethodInTheSameTest(String ways, int points, String expected) {
+  void takesOtherWaysOfTheMethodInTheSameTest(
+      String ways, int points, double worth, String expected) {
     MadeUpScene scene = scene().withTestClassOf("Buoy");
     List<Way> all = new ArrayList<>();
     for (String text : ways.trim().split(", ")) {
@@ -207,7 +211,7 @@ class MethodTaskTest {
             List.of());
     Work work = new Work();
     Brief first = task.best(work).orElseThrow();
-    Brief grown = task.grown(first, work, points);
+    Brief grown = task.grown(first, work, points, worth);
     List<String> taken = new ArrayList<>();
     taken.add(passed(grown.way().orElseThrow().steps()));
     grown.way().orElseThrow().also().forEach(way -> taken.add(passed(way.steps())));
