@@ -6,7 +6,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
+import java.util.Set;
 
 /** What could be deleted, class by class. */
 final class DeadMethods {
@@ -26,25 +26,30 @@ final class DeadMethods {
             byClass.computeIfAbsent(typeOf(remedy.method()), t -> new ArrayList<>()).add(remedy));
     return byClass.entrySet().stream()
         .sorted(Comparator.comparingDouble(of -> -sum(of.getValue())))
-        .map(of -> told(of.getKey(), of.getValue(), inFull))
+        .map(of -> told(named(of.getKey(), byClass.keySet()), of.getValue(), inFull))
         .toList();
   }
 
   private static String told(String type, List<Remedy> methods, boolean inFull) {
-    String first = Words.shortMethod(methods.get(0).method());
     String gain = " (-" + Words.paths(sum(methods)) + ")";
-    if (methods.size() == 1) {
-      return first + gain;
+    List<String> names =
+        methods.stream().map(one -> one.method().substring(one.method().indexOf('#') + 1)).toList();
+    if (names.size() == 1) {
+      return type + "#" + names.get(0) + gain;
     }
-    String shortType = first.substring(0, first.indexOf('#'));
-    return inFull || methods.size() <= NAMED_IN_BRIEF
-        ? shortType
-            + ": "
-            + methods.stream()
-                .map(one -> one.method().substring(type.length() + 1))
-                .collect(Collectors.joining(", "))
-            + gain
-        : methods.size() + " methods of " + shortType + gain;
+    return inFull || names.size() <= NAMED_IN_BRIEF
+        ? type + ": " + String.join(", ", names) + gain
+        : names.size() + " methods of " + type + gain;
+  }
+
+  /** With the package only where others are called the same. */
+  private static String named(String type, Set<String> all) {
+    String simple = simple(type);
+    return all.stream().filter(other -> simple(other).equals(simple)).count() > 1 ? type : simple;
+  }
+
+  private static String simple(String type) {
+    return type.substring(type.lastIndexOf('.') + 1);
   }
 
   private static String typeOf(String method) {

@@ -31,6 +31,21 @@ public final class CallGraph {
           "finalize()V",
           "clone()Ljava/lang/Object;");
 
+  /** Where programs and agents start, and what serialization looks for by its name. */
+  private static final Set<String> OF_THE_PLATFORM =
+      Set.of(
+          "main([Ljava/lang/String;)V",
+          "main()V",
+          "premain(Ljava/lang/String;Ljava/lang/instrument/Instrumentation;)V",
+          "premain(Ljava/lang/String;)V",
+          "agentmain(Ljava/lang/String;Ljava/lang/instrument/Instrumentation;)V",
+          "agentmain(Ljava/lang/String;)V",
+          "readObject(Ljava/io/ObjectInputStream;)V",
+          "readObjectNoData()V",
+          "readResolve()Ljava/lang/Object;",
+          "writeObject(Ljava/io/ObjectOutputStream;)V",
+          "writeReplace()Ljava/lang/Object;");
+
   private final List<CodeClass> classes;
   private final Map<String, Integer> indexOf = new HashMap<>();
   private final Map<Integer, List<Integer>> subclasses = new HashMap<>();
@@ -185,7 +200,7 @@ public final class CallGraph {
   /**
    * Whether nothing that is known here ever calls a method: no code of the project, no type of its
    * own that other code may use, no annotation by which it may be found, no constant that names it
-   * or its class; and the JVM does not start there.
+   * or its class; and the platform does not look for its name.
    */
   public boolean isUnused(String name) {
     int split = name.indexOf('#');
@@ -195,7 +210,7 @@ public final class CallGraph {
     return index != null
         && declares(index, method)
         && !method.startsWith("<")
-        && !method.equals("main([Ljava/lang/String;)V")
+        && !OF_THE_PLATFORM.contains(method)
         && callers(name).isEmpty()
         && !mayBeCalledOutside(name)
         && !classes.get(index).flow().annotated().contains(method)

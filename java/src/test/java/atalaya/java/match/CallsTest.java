@@ -47,6 +47,8 @@ class CallsTest {
         int named() { return 9; }
         @Marked int marked() { return 10; }
         public static void main(String[] arguments) { }
+        private Object readResolve() { return this; }
+        private int readResolve(int how) { return how; }
       }
 
       @java.lang.annotation.Retention(java.lang.annotation.RetentionPolicy.RUNTIME)
@@ -79,7 +81,7 @@ class CallsTest {
     GapFinder finder = new GapFinder(code, name -> reached(code, name));
     for (int i = 0; i < code.size(); i++) {
       for (Gap gap : finder.of(i)) {
-        String place = gap.qualifiedMethod().replaceAll("\\(.*", "");
+        String place = gap.qualifiedMethod();
         String opens = gap.opens().methods() > 0 ? " opens " + gap.opens().methods() : "";
         kinds.merge(
             place,
@@ -89,24 +91,26 @@ class CallsTest {
     }
     assertThat(kinds)
         .as("an interface answers for its implementations, overriding counts")
-        .containsEntry("Light#twice", "method")
-        .containsEntry("Buoy#colour", "method")
-        .containsEntry("Beacon#height", "method")
-        .containsEntry("Tower#height", "method")
+        .containsEntry("Light#twice()", "method")
+        .containsEntry("Buoy#colour()", "method")
+        .containsEntry("Beacon#height()", "method")
+        .containsEntry("Tower#height()", "method")
         .as("types and names that code outside may use")
-        .containsEntry("Buoy#compareTo", "method")
-        .containsEntry("Buoy#hashCode", "method")
-        .containsEntry("Buoy#helper", "method")
-        .containsEntry("Tower#named", "method")
-        .containsEntry("Tower#marked", "method")
-        .containsEntry("Tower#main", "method")
-        .containsEntry("Tower#referred", "method")
+        .containsEntry("Buoy#compareTo(Buoy)", "method")
+        .containsEntry("Buoy#hashCode()", "method")
+        .containsEntry("Buoy#helper()", "method")
+        .containsEntry("Tower#named()", "method")
+        .containsEntry("Tower#marked()", "method")
+        .containsEntry("Tower#main(String[])", "method")
+        .containsEntry("Tower#readResolve()", "method")
+        .containsEntry("Tower#referred()", "method")
         .as("nobody calls these; what is called by them alone is opened up by them")
-        .containsEntry("Tower#idle", "unused")
-        .containsEntry("Tower#deep", "unused opens 1")
-        .containsEntry("Tower#deeper", "method")
+        .containsEntry("Tower#idle()", "unused")
+        .containsEntry("Tower#readResolve(int)", "unused")
+        .containsEntry("Tower#deep()", "unused opens 1")
+        .containsEntry("Tower#deeper()", "method")
         .as("twice, both heights, asFunction, and what that refers to")
-        .containsEntry("Office#look", "outcome true opens 5");
+        .containsEntry("Office#look(boolean,Light,Tower)", "outcome true opens 5");
   }
 
   /** Only the method of the office was entered, and it was not dark. */

@@ -516,10 +516,20 @@ public final class CodeBase {
     List<Ref> named =
         outline == null ? List.of() : outline.calls().getOrDefault(method.code(), List.of());
     return named.stream()
-        .map(ref -> answering(ref, true).or(() -> answering(ref, false).filter(this::isExact)))
+        .map(
+            ref ->
+                answering(ref, true)
+                    .or(
+                        () ->
+                            answering(ref, false).filter(of -> isExact(of) || isAbove(of, method))))
         .flatMap(Optional::stream)
         .distinct()
         .toList();
+  }
+
+  /** Whether it is of a class above the caller's, which names that only where it skips its own. */
+  private boolean isAbove(Ref called, Ref method) {
+    return !called.type().equals(method.type()) && isA(method.type(), called.type());
   }
 
   private boolean isExact(Ref ref) {
