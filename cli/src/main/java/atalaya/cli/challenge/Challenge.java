@@ -18,7 +18,6 @@ import atalaya.trial.decide.Bench;
 import atalaya.trial.decide.Campaign;
 import atalaya.trial.decide.Decided;
 import atalaya.trial.decide.PlantedClasses;
-import atalaya.trial.decide.RunnableTest;
 import atalaya.trial.decide.Shares;
 import atalaya.trial.decide.Stage;
 import atalaya.trial.decide.Task;
@@ -43,6 +42,7 @@ import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 
 /** Challenges a run: plants its mutants one at a time and keeps what came of each. */
@@ -58,7 +58,7 @@ public final class Challenge {
   private final List<KeptClass> classFiles;
   private final Map<Integer, String> unfit = new TreeMap<>();
   private final Map<String, Integer> methodNumbers = new LinkedHashMap<>();
-  private final List<Stage> stages = new ArrayList<>();
+  private final Map<Stage, Judges> stages = new LinkedHashMap<>();
   private List<Candidate> all = List.of();
   private final Set<Integer> invalid = new HashSet<>();
   private final List<String> typeNames = new ArrayList<>();
@@ -122,19 +122,19 @@ public final class Challenge {
     }
   }
 
-  /** All tests run once unmutated: where that takes the whole budget, nothing would be decided. */
-  private void checkBudget() {
+  /** Where running tests unmutated takes the whole budget, nothing would be decided. */
+  private void checkBudget(BitSet judges) {
     long millis =
         tests.stream()
             .map(TestFigures::test)
-            .filter(test -> test.verdict() == Verdict.PASSED)
+            .filter(test -> test.verdict() == Verdict.PASSED && judges.get(test.number()))
             .mapToLong(Test::milliseconds)
             .sum();
     if (TimeUnit.MILLISECONDS.toNanos(millis) > settings.budgetNanos()) {
       throw new Failure(
           ExitCode.USAGE,
-          "--budget must be more than the tests take, which all run once before a mutant is"
-              + " decided: "
+          "--budget must be more than the tests take that reach it, which run once before a mutant"
+              + " is decided: "
               + Words.time(millis)
               + " when they were observed");
     }
@@ -171,10 +171,6 @@ public final class Challenge {
   /** Does it. */
   public Outcome decide() throws IOException, InterruptedException {
     long began = System.nanoTime();
-    boolean isNew = !settings.resumes() && settings.earlier().isEmpty();
-    if (isNew) {
-      checkBudget(); // Sooner than it is known what is there to decide.
-    }
     progress.phase("finding mutants");
     all =
         new Candidates(run, classFiles, tests)
@@ -195,7 +191,6 @@ public final class Challenge {
       }
       Map<Integer, Candidate> open = open(known, verdicts);
       if (!open.isEmpty()) {
-        checkBudget();
         prepare(open);
         verdicts.unfit(unfit);
         Deciding deciding = new Deciding(open, verdicts);
@@ -207,7 +202,7 @@ public final class Challenge {
         for (Campaign.Part part : parts) {
           silent.addAll(silent(part, deciding, isOver));
         }
-        stages.forEach(stage -> shares = shares.plus(stage.shares()));
+        stages.keySet().forEach(stage -> shares = shares.plus(stage.shares()));
       }
       boolean isOver = System.nanoTime() - began > settings.budgetNanos();
       verdicts.about(Map.of("mutants", String.valueOf(all.size()), "complete", isOver ? "0" : "1"));
@@ -261,25 +256,36 @@ public final class Challenge {
     progress.phase("planting " + open.size() + " mutants");
     PlantedClasses planted = plant(open);
     for (var setup : setups.tests().entrySet()) {
-      progress.phase("running " + setup.getValue().size() + " tests unmutated");
       Path scratch = Files.createDirectory(settings.scratch().resolve("stage" + stages.size()));
       Stage stage =
           new Stage(
               setup.getKey(), settings.kit(), scratch, planted, setup.getValue(), setups.mixed());
-      try {
-        stage.runUnmutated(methodNumbers.size(), open.size());
-      } catch (Stage.NoWorker e) {
-        throw new Failure(ExitCode.INPUT, e.getMessage(), e);
+      stages.put(stage, new Judges(stage, tests, run::reach, typeNames));
+    }
+    BitSet judges = new BitSet();
+    stages.values().forEach(of -> judges.or(of.ofAny(open.values(), this::method)));
+    checkBudget(judges);
+    for (Map.Entry<Stage, Judges> of : stages.entrySet()) {
+      runUnmutated(
+          of.getKey(), () -> of.getValue().ofAny(open.values(), this::method), open.size());
+    }
+  }
+
+  private void runUnmutated(Stage stage, Supplier<BitSet> judges, int mutants)
+      throws IOException, InterruptedException {
+    progress.phase("running " + stage.count(judges.get()) + " tests unmutated");
+    try {
+      stage.runUnmutated(methodNumbers.size(), mutants, judges);
+    } catch (Stage.NoWorker e) {
+      throw new Failure(ExitCode.INPUT, e.getMessage(), e);
+    }
+    for (int test : stage.asked()) {
+      Unmutated now = stage.unmutated().get(test);
+      if (now == null) {
+        unfit.put(test, "it did not run when it was asked to alone");
+      } else if (!now.isFit()) {
+        unfit.put(test, now.words().isEmpty() ? "it did not pass again" : now.words());
       }
-      for (RunnableTest test : setup.getValue()) {
-        Unmutated now = stage.unmutated().get(test.number());
-        if (now == null) {
-          unfit.put(test.number(), "it did not run when it was asked to alone");
-        } else if (!now.isFit()) {
-          unfit.put(test.number(), now.words().isEmpty() ? "it did not pass again" : now.words());
-        }
-      }
-      stages.add(stage);
     }
   }
 
@@ -349,8 +355,9 @@ public final class Challenge {
         settings.budgetNanos() == Long.MAX_VALUE
             ? List.copyOf(open.keySet())
             : Sample.order(open, settings.methods());
-    for (Stage stage : stages) {
-      TestOrder tests = new TestOrder(stage, this.tests, run::reach, typeNames);
+    for (Map.Entry<Stage, Judges> judged : stages.entrySet()) {
+      Stage stage = judged.getKey();
+      TestOrder tests = new TestOrder(stage, this.tests, judged.getValue());
       List<Task> tasks = new ArrayList<>();
       for (int number : order) {
         Candidate candidate = open.get(number);

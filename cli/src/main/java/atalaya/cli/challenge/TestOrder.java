@@ -2,8 +2,6 @@ package atalaya.cli.challenge;
 
 import atalaya.core.figure.TestFigures;
 import atalaya.core.mutant.Reaching;
-import atalaya.core.run.ClassReach;
-import atalaya.core.run.TestId;
 import atalaya.trial.decide.Stage;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -14,7 +12,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Function;
 
 /** Which tests of a stage may notice a mutant, the likeliest and cheapest first. */
 final class TestOrder {
@@ -35,39 +32,22 @@ final class TestOrder {
   private record Entered(Reaching.Reached by, int method) {}
 
   private final Stage stage;
-  private final List<TestFigures> tests;
-  private final Function<String, ClassReach> reachOf;
-  private final List<String> typeNames;
+  private final Judges judges;
   private final List<Integer> ranked;
   private final Map<BitSet, List<Integer>> orders = new HashMap<>();
-  private final Map<String, BitSet> standingIn = new HashMap<>();
-  private final Map<String, BitSet> usersOf = new HashMap<>();
-  private final Map<Integer, BitSet> setUp = new HashMap<>();
   private final Map<Entered, List<Integer>> entering = new HashMap<>();
 
   /**
    * Of a stage whose tests have run unmutated.
    *
    * @param tests all of the run
-   * @param reachOf what was reached of a class, by its name
-   * @param typeNames of the planted classes, by their numbers
+   * @param judges who may judge mutants
    */
-  TestOrder(
-      Stage stage,
-      List<TestFigures> tests,
-      Function<String, ClassReach> reachOf,
-      List<String> typeNames) {
+  TestOrder(Stage stage, List<TestFigures> tests, Judges judges) {
     this.stage = stage;
-    this.tests = tests;
-    this.reachOf = reachOf;
-    this.typeNames = typeNames;
+    this.judges = judges;
     Map<Integer, TestFigures> figures = new HashMap<>();
     tests.forEach(test -> figures.put(test.test().number(), test));
-    for (TestFigures test : tests) {
-      standingIn
-          .computeIfAbsent(TestId.of(test.test().id()).topClass(), type -> new BitSet())
-          .set(test.test().number());
-    }
     this.ranked =
         stage.unmutated().entrySet().stream()
             .filter(test -> test.getValue().isFit())
@@ -96,20 +76,7 @@ final class TestOrder {
    * @param method its number
    */
   List<Integer> of(Reaching.Reached reached, int method) {
-    BitSet wanted = (BitSet) reached.tests().clone();
-    if (reached.bySome()) {
-      tests.stream()
-          .filter(test -> test.test().overlapped())
-          .forEach(test -> wanted.set(test.test().number()));
-    }
-    if (reached.outside()) {
-      wanted.or(setUp.computeIfAbsent(method, this::setUp));
-    }
-    stage
-        .initialising()
-        .getOrDefault(method, Set.of())
-        .forEach(type -> wanted.or(usersOf.computeIfAbsent(typeNames.get(type), this::users)));
-    return of(wanted);
+    return of(judges.of(reached, method));
   }
 
   /** The tests that enter a method, in the order in which they were observed. */
@@ -146,27 +113,5 @@ final class TestOrder {
     List<Integer> order = new ArrayList<>(byRank.subList(0, first));
     byGroup.values().forEach(order::addAll);
     return List.copyOf(order); // Shared by all mutants that the same tests may notice.
-  }
-
-  /** The tests that use a class: those that reach anything of it, or stand in it. */
-  private BitSet users(String type) {
-    BitSet users = new BitSet();
-    reachOf.apply(type).byTest().keySet().stream().filter(n -> n > 0).forEach(users::set);
-    users.or(standingIn.getOrDefault(type, new BitSet()));
-    return users;
-  }
-
-  /** The tests in whose groups a method was entered, by a test or by what is set up for all. */
-  private BitSet setUp(int method) {
-    BitSet of = new BitSet();
-    stage
-        .entered()
-        .forEach(
-            (group, entered) -> {
-              if (entered.contains(method)) {
-                stage.testsOf(group).forEach(of::set);
-              }
-            });
-    return of;
   }
 }

@@ -13,6 +13,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -20,6 +21,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
 import org.roaringbitmap.RoaringBitmap;
 
 /** The tests of one set-up of a JVM: runs them unmutated, then decides mutants by them. */
@@ -34,6 +36,7 @@ public final class Stage {
   private final Set<String> mixed;
   private final Map<Integer, RunnableTest> tests = new LinkedHashMap<>();
   private final Map<String, List<Integer>> byGroup = new LinkedHashMap<>();
+  private final Set<String> asked = new LinkedHashSet<>();
   private final Map<Integer, Unmutated> unmutated = new TreeMap<>();
   private final Map<String, Set<Integer>> entered = new HashMap<>();
   private final Map<String, Long> around = new HashMap<>();
@@ -91,6 +94,16 @@ public final class Stage {
   /** What came of each test unmutated, by number. */
   public Map<Integer, Unmutated> unmutated() {
     return unmutated;
+  }
+
+  /** The numbers of the tests that were to run unmutated. */
+  public List<Integer> asked() {
+    return asked.stream().flatMap(group -> byGroup.get(group).stream()).toList();
+  }
+
+  /** How many tests will run unmutated for some. */
+  public int count(BitSet wanted) {
+    return open(wanted).stream().mapToInt(group -> byGroup.get(group).size()).sum();
   }
 
   /** The numbers of the methods that were entered while the tests of a group ran, by group. */
@@ -169,13 +182,15 @@ public final class Stage {
   // ---- unmutated ----
 
   /**
-   * Runs all tests once, unmutated. A group in which the JVM ends is left out.
+   * Runs the groups of some tests once, unmutated. One in which the JVM ends is left out.
    *
    * @param methods how many methods have numbers
    * @param mutants how many mutants have
+   * @param wanted the numbers of the tests; asked again once they ran, for what they showed
    */
-  public void runUnmutated(int methods, int mutants) throws IOException, InterruptedException {
-    runUnmutated(methods, mutants, LONGEST_UNMUTATED);
+  public void runUnmutated(int methods, int mutants, Supplier<BitSet> wanted)
+      throws IOException, InterruptedException {
+    runUnmutated(methods, mutants, wanted, LONGEST_UNMUTATED);
   }
 
   /**
@@ -183,30 +198,41 @@ public final class Stage {
    *
    * @param longest how many nanoseconds a test may take; then the JVM is ended
    */
-  public void runUnmutated(int methods, int mutants, long longest)
+  public void runUnmutated(int methods, int mutants, Supplier<BitSet> wanted, long longest)
       throws IOException, InterruptedException {
-    List<String> left = new ArrayList<>(byGroup.keySet());
     boolean isAnyEnded = false;
-    while (!left.isEmpty()) {
-      int done = runUnmutated(methods, mutants, longest, left);
-      if (done < left.size()) {
-        isAnyEnded = true;
-        for (int number : byGroup.get(left.get(done))) {
-          unmutated.put(number, new Unmutated(Message.FAILED, 0, 1, "the JVM ended"));
+    for (List<String> left = open(wanted.get()); !left.isEmpty(); left = open(wanted.get())) {
+      asked.addAll(left);
+      while (!left.isEmpty()) {
+        int done = runUnmutated(methods, mutants, longest, left);
+        if (done < left.size()) {
+          isAnyEnded = true;
+          for (int number : byGroup.get(left.get(done))) {
+            unmutated.put(number, new Unmutated(Message.FAILED, 0, 1, "the JVM ended"));
+          }
+          done++;
         }
-        done++;
+        left = left.subList(done, left.size());
       }
-      left = left.subList(done, left.size());
     }
     if (!isAnyEnded) {
       setup = setup.limited(mostHeap);
     }
-    for (RunnableTest test : tests.values()) {
-      Unmutated was = unmutated.get(test.number());
+    for (int test : asked()) {
+      Unmutated was = unmutated.get(test);
       if (was == null || !was.isFit()) {
-        mixed.add(test.group());
+        mixed.add(group(test));
       }
     }
+  }
+
+  /** The groups of some tests that were not asked yet. */
+  private List<String> open(BitSet wanted) {
+    return byGroup.entrySet().stream()
+        .filter(group -> !asked.contains(group.getKey()))
+        .filter(group -> group.getValue().stream().anyMatch(wanted::get))
+        .map(Map.Entry::getKey)
+        .toList();
   }
 
   /** How many groups ran. */

@@ -264,7 +264,7 @@ class StageTest {
   @Test
   void decidesByTheTestsForWhichAMutantChangesSomething() throws Exception {
     Stage stage = stage("", "$Leaving");
-    stage.runUnmutated(methods.size(), mutants.size());
+    stage.runUnmutated(methods.size(), mutants.size(), () -> numbers(1, names.size()));
 
     List<String> unmutated = new ArrayList<>();
     stage
@@ -314,9 +314,29 @@ class StageTest {
   }
 
   @Test
+  void runsWhatIsWantedAndThenWhatThatShows() throws Exception {
+    Stage stage = stage("", "$Leaving", "$Particular");
+    int last = names.size();
+    stage.runUnmutated(
+        methods.size(),
+        mutants.size(),
+        () -> stage.unmutated().isEmpty() ? numbers(2, 2) : numbers(last, last));
+    List<String> groups = stage.asked().stream().map(stage::group).distinct().toList();
+    assertThat(groups).containsExactly("harbour.LockTest", "harbour.LockTest$Particular");
+    assertThat(stage.asked()).containsAll(stage.unmutated().keySet());
+    assertThat(stage.shares().workers()).as("one for each time").isEqualTo(2);
+  }
+
+  private static BitSet numbers(int from, int to) {
+    BitSet numbers = new BitSet();
+    numbers.set(from, to + 1);
+    return numbers;
+  }
+
+  @Test
   void whereClassesLoadedAnewTellNothingANewJvmDoes() throws Exception {
     Stage stage = stage("$Particular");
-    stage.runUnmutated(methods.size(), mutants.size());
+    stage.runUnmutated(methods.size(), mutants.size(), () -> numbers(1, names.size()));
     assertThat(verdicts(stage))
         .as("one test never passes there, and the other looks for the class elsewhere")
         .containsEntry("43: water - 1 -> water + 1", Fate.KILLED + " by asksTheClassPath");
@@ -338,7 +358,8 @@ class StageTest {
             PlantedClasses.in(folder.resolve("none")).finish(),
             List.of(new RunnableTest(1, Message.NOTIFIER, "A", "a(A)")),
             Set.of());
-    org.assertj.core.api.Assertions.assertThatThrownBy(() -> broken.runUnmutated(1, 1))
+    org.assertj.core.api.Assertions.assertThatThrownBy(
+            () -> broken.runUnmutated(1, 1, () -> numbers(1, 1)))
         .isInstanceOf(Stage.NoWorker.class)
         .hasMessageContaining("ended with code 1")
         .hasMessageContaining("NoSuchOption");
