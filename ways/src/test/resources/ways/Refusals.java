@@ -253,4 +253,49 @@ class Refusals {
       throw new Here();
     }
   }
+
+  // ---- objects of classes below those that are asked for ----
+
+  static class Sheet {
+    String title = "none";
+    int pages;
+
+    int weight() {
+      return pages;
+    }
+
+    void copies(Sheet other) {
+      title = other.title;
+    }
+  }
+
+  static class Chapter extends Sheet {
+    String author;
+
+    @Override
+    int weight() {
+      return 2 * pages;
+    }
+
+    @Override
+    void copies(Sheet other) {
+      Chapter chapter = (Chapter) other;
+      super.copies(chapter);
+      author = chapter.author;
+      throw new Here();
+    }
+  }
+
+  static void bound(Sheet sheet) {
+    if (((Chapter) sheet).author == null) {
+      throw new Here();
+    }
+  }
+
+  static void weighed(Sheet sheet, int most) {
+    if (sheet.weight() < most) {
+      Chapter chapter = (Chapter) sheet;
+      throw new Here(); // open
+    }
+  }
 }

@@ -59,6 +59,7 @@ public final class Objects {
   private final Map<Input, Making> makings = new HashMap<>();
   private final Map<Term, Term> originals = new HashMap<>();
   private final Set<Input> narrowings = new LinkedHashSet<>();
+  private final Set<Input> ofTheirClass = new HashSet<>();
   private final Initialised initialised;
   private int nesting;
 
@@ -95,6 +96,23 @@ public final class Objects {
   /** It matters that an object is of its own class, and of none that extends it. */
   void isMadeAsItIs(Input object) {
     madeOtherwise.add(object.name());
+    ofTheirClass.add(object);
+  }
+
+  /** The object answers as its own class does. */
+  void answersItself(Input object) {
+    ofTheirClass.add(object);
+  }
+
+  /** Whether the way rests on an object being of its own class. */
+  boolean isOfItsClass(Input object) {
+    return ofTheirClass.contains(object) || built.containsKey(object);
+  }
+
+  /** Whether an object was taken for one of a class below its own. */
+  boolean isOther(Input object) {
+    return narrowings.stream()
+        .anyMatch(of -> of.name().equals(object.name()) && !of.type().equals(object.type()));
   }
 
   /**

@@ -58,10 +58,16 @@ final class OwnCalls implements CallRule {
 
   /** Whether a test makes an object of the very type that it has to be of. */
   private boolean isMadeAsItIs(Term.Input input, String type) {
-    return input.source() == Term.Source.ARGUMENT
-        && !walker.base.isAbstract(type)
-        && walker.visible.sees(type)
-        && !walker.objects.isDouble(input);
+    boolean isIt =
+        input.source() == Term.Source.ARGUMENT
+            && !walker.base.isAbstract(type)
+            && walker.visible.sees(type)
+            && !walker.objects.isDouble(input)
+            && !walker.objects.isOther(input);
+    if (isIt) {
+      walker.objects.answersItself(input);
+    }
+    return isIt;
   }
 
   private Term given(Call call, Ref ref) {

@@ -87,16 +87,34 @@ public final class TypeTests {
             && !mayBeValue(input, type);
     if (isOther) {
       Term.Input input = (Term.Input) term;
-      boolean isWider =
-          input.type().equals("Ljava/lang/Object;")
-              || walker.base.isAbstract(TypeNames.internal(input.type()))
-              || Platform.isAbstract(TypeNames.internal(input.type()))
-              || input.source() == Term.Source.ELEMENT;
-      return isWider
-          ? alias(input, new Term.Input(input.name(), descriptor, input.source(), input.usual()))
-          : input;
+      if (isWider(input) || isMadeAs(input)) {
+        return alias(
+            input, new Term.Input(input.name(), descriptor, input.source(), input.usual()));
+      }
+      if (walker.base.has(TypeNames.internal(input.type()))) {
+        Reason reason = Reason.unwritten(walker.line());
+        walker.require(
+            new Compared(Term.unknown("cast", "Z"), Relation.NOT_EQUAL, Term.of(0), reason));
+      }
     }
     return term;
+  }
+
+  /** Whether no object is just what an input is declared as. */
+  private boolean isWider(Term.Input input) {
+    String declared = TypeNames.internal(input.type());
+    return declared.equals("java/lang/Object")
+        || walker.base.isAbstract(declared)
+        || Platform.isAbstract(declared)
+        || input.source() == Term.Source.ELEMENT;
+  }
+
+  /** Whether a test may make an object of a class below that of an argument. */
+  private boolean isMadeAs(Term.Input input) {
+    return input.source() == Term.Source.ARGUMENT
+        && !input.isReceiver()
+        && walker.base.has(TypeNames.internal(input.type()))
+        && !walker.objects.isOfItsClass(input);
   }
 
   /** The same object under another type: what a test gives is there where the other is. */
