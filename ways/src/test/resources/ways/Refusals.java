@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import java.util.function.Supplier;
+import java.util.regex.Pattern;
 
 /**
  * What the platform, or code of the project, does not take: a way leads past it. Each method has
@@ -297,5 +298,48 @@ class Refusals {
       Chapter chapter = (Chapter) sheet;
       throw new Here(); // open
     }
+  }
+
+  static class Signs {
+    String pattern;
+    boolean isStrict;
+    Pattern compiled;
+
+    void setPattern(String pattern) {
+      this.pattern = pattern;
+    }
+
+    void compile(int flags) {
+      compiled = Pattern.compile(pattern, flags + 2);
+      throw new Here();
+    }
+  }
+
+  // ---- what may be missing by now ----
+
+  interface Signal {
+    void raise(String flag);
+  }
+
+  static class Mast {
+    Signal signal;
+
+    Mast(Signal signal) {
+      this.signal = signal;
+      rig();
+    }
+
+    private void rig() {
+      for (String value : System.getenv().values()) {
+        if (!value.isEmpty()) {
+          signal = null;
+        }
+      }
+    }
+  }
+
+  static void hoisted(Mast mast) {
+    mast.signal.raise("P");
+    throw new Here(); // open
   }
 }

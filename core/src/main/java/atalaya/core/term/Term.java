@@ -315,6 +315,11 @@ public sealed interface Term {
     return new Input(name, type, Source.UNKNOWN, null);
   }
 
+  /** What is not known any more: where it is an object, it may be null. */
+  static Term lost(String name, String type) {
+    return new Input(name, type, Source.UNKNOWN, type.startsWith("L") ? SOMETHING : null);
+  }
+
   /** An operation; unknown when it would get too large. */
   static Term operation(Operator operator, String detail, String type, List<Term> operands) {
     int size = 1;

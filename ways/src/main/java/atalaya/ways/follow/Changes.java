@@ -74,7 +74,7 @@ final class Changes {
   }
 
   private static Term unknown(ChangedFields.Field field) {
-    return Term.unknown(field.name(), field.descriptor());
+    return Term.lost(field.name(), field.descriptor());
   }
 
   /** Whether a field that nothing is known of yet may have been changed. */

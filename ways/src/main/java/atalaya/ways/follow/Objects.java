@@ -165,7 +165,7 @@ public final class Objects {
       mayBeChanged = walker.changes.mayBe(field);
     }
     if (known == null && mayBeChanged) {
-      return Term.unknown(field.name, field.desc);
+      return Term.lost(field.name, field.desc);
     }
     if (known != null && walker.isFilling(object) && known.type().startsWith("[")) {
       settled.add(key); // It is what the constructor left there.
@@ -184,7 +184,7 @@ public final class Objects {
     }
     if (object instanceof Term.Made || underway.contains(object)) {
       boolean isOurs = walker.base.has(field.owner);
-      return isOurs && known == null ? initial(field.desc) : Term.unknown(field.name, field.desc);
+      return isOurs && known == null ? initial(field.desc) : Term.lost(field.name, field.desc);
     }
     if (object instanceof Input input && input.isFree()) {
       Term usual = known == null && built.containsKey(input) ? initial(field.desc) : known;
@@ -209,7 +209,7 @@ public final class Objects {
       }
       return state;
     }
-    return Term.unknown(field.name, field.desc);
+    return Term.lost(field.name, field.desc);
   }
 
   /** What the names of what an object holds begin with. */

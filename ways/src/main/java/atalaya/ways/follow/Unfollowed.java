@@ -34,6 +34,10 @@ public final class Unfollowed {
       Pattern.compile(
           "read.*|lines|list|walk|size|copy|move|delete|newInputStream|newBufferedReader");
 
+  /** What has static methods that take null for a text. */
+  private static final Set<String> TAKING_NO_TEXT =
+      Set.of("java/lang/Boolean", "java/lang/Integer", "java/lang/Long", "java/util/Objects");
+
   private static final String CALLED = "(..)";
 
   private final Walker walker;
@@ -144,6 +148,7 @@ public final class Unfollowed {
     boolean takesAny = call.owner().startsWith("java/") && !call.owner().startsWith(STREAMS);
     if (takesAny) {
       requireClasses(call);
+      requireText(call);
     }
     handOn(takesAny ? List.of() : call.arguments());
     if (call.arguments().stream().anyMatch(Unfollowed::isAnyText)) {
@@ -165,6 +170,16 @@ public final class Unfollowed {
       if (types[i].getDescriptor().equals("Ljava/lang/Class;")) {
         walker.requireThere(call.arguments().get(first + i));
       }
+    }
+  }
+
+  /** Of the first text most static methods of the platform take none that is missing. */
+  private void requireText(Call call) {
+    if (call.isStatic() && !TAKING_NO_TEXT.contains(call.owner())) {
+      call.arguments().stream()
+          .filter(argument -> argument.type().equals(TEXT))
+          .findFirst()
+          .ifPresent(walker::requireThere);
     }
   }
 

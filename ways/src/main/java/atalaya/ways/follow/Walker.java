@@ -589,7 +589,7 @@ public final class Walker {
     boolean matters =
         reference.isNull()
             || reference instanceof Term.Input input
-                && input.isFree()
+                && (input.isFree() || input.usual() == Term.SOMETHING)
                 && !input.isReceiver()
                 && !(input.source() == Term.Source.RESULT && input.usual() == Term.THERE)
             || reference instanceof Term.Choice choice
