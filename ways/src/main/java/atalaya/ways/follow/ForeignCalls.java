@@ -69,13 +69,15 @@ final class ForeignCalls {
 
   /** What is called is no double: nothing is known of it, or it is what the test calls itself. */
   private Term byNobodyElse(Call call) {
-    boolean isOwn =
-        !call.isStatic() && call.object() instanceof Term.Input input && input.isReceiver();
+    boolean isOfInput = !call.isStatic() && call.object() instanceof Term.Input;
+    boolean isOwn = isOfInput && ((Term.Input) call.object()).isReceiver();
     if (isOwn) {
       walker.base.likely(call.method(), true).ifPresent(walker::calls);
       if (isInheritedFromPlatform(call)) {
         unfollowed.throwsNothing(call);
       }
+    } else if (isOfInput && call.isVirtual() && walker.base.has(call.owner())) {
+      unfollowed.throwsNothing(call); // Nobody knows which code answers.
     }
     return isOwn ? ownAnswer((Term.Input) call.object(), call) : walker.results.ofHeld(call);
   }
