@@ -198,7 +198,9 @@ public final class PlanView {
       words.add(
           what
               + dead.stream().limit(shown).collect(Collectors.joining("; "))
-              + (dead.size() > shown ? "; and " + (dead.size() - shown) + " classes more" : ""));
+              + (dead.size() > shown
+                  ? "; and " + Words.count(dead.size() - shown, "more class", "more classes")
+                  : ""));
     }
   }
 
