@@ -23,6 +23,7 @@ final class Judges {
   private final BitSet overlapped = new BitSet();
   private final Map<String, BitSet> standingIn = new HashMap<>();
   private final Map<String, BitSet> usersOf = new HashMap<>();
+  private final Map<Integer, BitSet> setUp = new HashMap<>();
 
   /**
    * Of a stage.
@@ -57,7 +58,7 @@ final class Judges {
   BitSet of(Reaching.Reached reached, int method) {
     BitSet judges = known(reached, method);
     if (reached.outside()) {
-      judges.or(setUp(method));
+      judges.or(setUp.computeIfAbsent(method, this::setUp));
     }
     return judges;
   }
