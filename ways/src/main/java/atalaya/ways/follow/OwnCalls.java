@@ -37,6 +37,9 @@ final class OwnCalls implements CallRule {
     Ref named = call.method();
     boolean isVirtual = call.isVirtual();
     if (isVirtual && isExactly(call.object())) {
+      if (call.object() instanceof Term.Input input) {
+        walker.objects.answersItself(input);
+      }
       String type = TypeNames.internal(call.object().type());
       return walker.base.answering(new Ref(type, named.code()), false);
     }
@@ -58,16 +61,11 @@ final class OwnCalls implements CallRule {
 
   /** Whether a test makes an object of the very type that it has to be of. */
   private boolean isMadeAsItIs(Term.Input input, String type) {
-    boolean isIt =
-        input.source() == Term.Source.ARGUMENT
-            && !walker.base.isAbstract(type)
-            && walker.visible.sees(type)
-            && !walker.objects.isDouble(input)
-            && !walker.objects.isOther(input);
-    if (isIt) {
-      walker.objects.answersItself(input);
-    }
-    return isIt;
+    return input.source() == Term.Source.ARGUMENT
+        && !walker.base.isAbstract(type)
+        && walker.visible.sees(type)
+        && !walker.objects.isDouble(input)
+        && !walker.objects.isOther(input);
   }
 
   private Term given(Call call, Ref ref) {
