@@ -3,10 +3,10 @@ package atalaya.cli.render;
 import atalaya.core.plan.Remedy;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 
 /** What could be deleted, class by class. */
 final class DeadMethods {
@@ -24,9 +24,11 @@ final class DeadMethods {
     dead.forEach(
         remedy ->
             byClass.computeIfAbsent(typeOf(remedy.method()), t -> new ArrayList<>()).add(remedy));
+    Map<String, Integer> called = new HashMap<>();
+    byClass.keySet().forEach(type -> called.merge(simple(type), 1, Integer::sum));
     return byClass.entrySet().stream()
         .sorted(Comparator.comparingDouble(of -> -sum(of.getValue())))
-        .map(of -> told(named(of.getKey(), byClass.keySet()), of.getValue(), inFull))
+        .map(of -> told(named(of.getKey(), called), of.getValue(), inFull))
         .toList();
   }
 
@@ -43,9 +45,8 @@ final class DeadMethods {
   }
 
   /** With the package only where others are called the same. */
-  private static String named(String type, Set<String> all) {
-    String simple = simple(type);
-    return all.stream().filter(other -> simple(other).equals(simple)).count() > 1 ? type : simple;
+  private static String named(String type, Map<String, Integer> called) {
+    return called.get(simple(type)) > 1 ? type : simple(type);
   }
 
   private static String simple(String type) {
