@@ -37,7 +37,11 @@ class SolverTest {
   private static final Term DAY = input("day", "Ljava/time/LocalDate;");
 
   private final Solver solver =
-      new Solver(new Answers(), type -> type.equals("Light") ? LIGHTS : List.of(), 3_000);
+      new Solver(
+          new Answers(),
+          type -> type.equals("Light") ? LIGHTS : List.of(),
+          input -> List.of(),
+          3_000);
 
   private static Term input(String name, String type) {
     return new Term.Input(name, type, Term.Source.ARGUMENT, null);

@@ -9,7 +9,6 @@ import atalaya.core.term.Term.Source;
 import atalaya.ways.WaySearch.Solved;
 import atalaya.ways.follow.Walked;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,9 +21,11 @@ import java.util.function.Function;
  */
 final class Confirming {
   private final Solver solver;
+  private final Function<Input, List<String>> texts;
 
-  Confirming(Solver solver) {
+  Confirming(Solver solver, Function<Input, List<String>> texts) {
     this.solver = solver;
+    this.texts = texts;
   }
 
   /**
@@ -72,32 +73,15 @@ final class Confirming {
   }
 
   /** All that a test gives, also where it may be anything. */
-  private static Map<Input, Object> inputs(Solved solved) {
-    Map<Input, Object> inputs = new LinkedHashMap<>(solved.solution().inputs());
-    inputs.keySet().removeIf(input -> input.source() == Source.RESULT);
+  private Map<Input, Object> inputs(Solved solved) {
     Walked.Needs needs = solved.walked().needs();
-    addUsual(needs.arguments(), inputs);
-    needs.built().values().forEach(built -> addUsual(built.arguments(), inputs));
+    Solution.Found found = Anything.of(solved.walked(), solved.solution(), texts);
+    Map<Input, Object> inputs = new LinkedHashMap<>(found.inputs());
+    inputs.keySet().removeIf(input -> input.source() == Source.RESULT);
+    Anything.given(needs)
+        .filter(input -> !inputs.containsKey(input))
+        .forEach(
+            input -> Anything.usual(input.type()).ifPresent(value -> inputs.put(input, value)));
     return inputs;
-  }
-
-  private static void addUsual(Collection<Input> given, Map<Input, Object> inputs) {
-    for (Input input : given) {
-      usual(input.type()).ifPresent(value -> inputs.putIfAbsent(input, value));
-    }
-  }
-
-  /** What code is written for, where anything will do. */
-  private static Optional<Object> usual(String type) {
-    return Optional.ofNullable(
-        switch (type) {
-          case "Z", "B", "S", "I" -> 0;
-          case "C" -> (int) 'a';
-          case "J" -> 0L;
-          case "F" -> 0f;
-          case "D" -> 0.0;
-          case "Ljava/lang/String;" -> "a";
-          default -> null;
-        });
   }
 }

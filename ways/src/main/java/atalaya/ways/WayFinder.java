@@ -57,6 +57,7 @@ public final class WayFinder {
   private final Known known;
   private final Routes routes;
   private final Function<String, List<EnumValue>> enums;
+  private final Function<Term.Input, List<String>> texts;
   private final Answers answers = new Answers();
 
   /** Kept, as what else is reached changes with each brief that is chosen. */
@@ -74,16 +75,19 @@ public final class WayFinder {
    * @param model of a class, by binary name
    * @param seen the points of a class, by binary name, that were reached when it was observed
    * @param isReached whether a test already reaches a method, so that a new one may begin there
+   * @param texts that tests pass where an input of a name is wanted
    */
   public WayFinder(
       CodeBase base,
       Function<String, Optional<CodeClass>> model,
       Function<String, BitSet> seen,
-      Predicate<Ref> isReached) {
+      Predicate<Ref> isReached,
+      Function<Term.Input, List<String>> texts) {
     this.base = base;
     this.meanings = new Meanings(model);
     this.known = Known.of(base, meanings, seen);
     this.routes = new Routes(base, isReached);
+    this.texts = texts;
     this.enums = type -> base.code(type).map(ClassCode::constants).orElse(List.of());
   }
 
@@ -173,8 +177,8 @@ public final class WayFinder {
               ? new Answer.Impossible("no code that a test can call leads there")
               : new Answer.NotFound("what a test can call is too many calls away"));
     }
-    Solver solver = new Solver(answers, enums, THOROUGH);
-    Solver quick = new Solver(answers, enums, QUICK);
+    Solver solver = solver(THOROUGH);
+    Solver quick = solver(QUICK);
     Optional<Searched> best = Optional.empty();
     for (List<Integer> sites : routes.sites(route)) {
       Searched searched =
@@ -188,6 +192,10 @@ public final class WayFinder {
     }
     return best.map(searched -> outcome(sought, route, solver, searched))
         .orElse(Outcome.always(new Answer.Nothing()));
+  }
+
+  private Solver solver(int mostComputed) {
+    return new Solver(answers, enums, texts, mostComputed);
   }
 
   private Outcome outcome(Sought sought, List<Ref> route, Solver solver, Searched searched) {
@@ -218,7 +226,7 @@ public final class WayFinder {
 
   /** What leads to a way that was found. */
   private Led led(List<Ref> route, Solver solver, WaySearch search, WaySearch.Solved found) {
-    WaySearch.Solved solved = search.confirmed(found);
+    WaySearch.Solved solved = search.confirmed(found, texts);
     Walked walked = solved.walked();
     Solution.Found asMade = walked.asMade(solver, solved.solution());
     WaySearch.Solved plain = new WaySearch.Solved(solved.paths(), walked, asMade);
@@ -399,10 +407,16 @@ public final class WayFinder {
           .filter(named -> told.add(passed.type() + passed.point()))
           .ifPresent(named -> steps.add(step(named, passed.point())));
     }
-    Wording wording = new Wording(base, walked, found, route.get(0));
-    Solver solver = new Solver(answers, enums, THOROUGH);
+    Solution.Found all = Anything.of(walked, found, texts);
+    Walked trusted =
+        walked.trusting(
+            input ->
+                all.inputs().get(input) instanceof String text
+                    && texts.apply(input).contains(text));
+    Wording wording = new Wording(base, trusted, all, route.get(0));
+    Solver solver = solver(THOROUGH);
     Way.SetUp setUp = wording.setUp(steps, MissingElements.on(solver, walked));
-    return new Led(route, calls, steps, walked, found, setUp);
+    return new Led(route, calls, steps, walked, all, setUp);
   }
 
   private static Way.Step step(Meaning.Named named, int point) {

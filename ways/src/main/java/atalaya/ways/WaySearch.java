@@ -29,6 +29,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 /**
@@ -259,6 +260,7 @@ final class WaySearch {
         if (!resting.isThere()) {
           others(next.get(), walked.get(), conflict.get());
         }
+        withoutLambdas(next.get()).ifPresent(tries::add);
         boolean isOwn =
             walked.get().conditions().own().contains(conflict.get().one())
                 && walked.get().conditions().own().contains(conflict.get().other());
@@ -445,6 +447,19 @@ final class WaySearch {
       }
       keep(one, new Solved(paths, walked.get(), found.get()), weight);
     }
+  }
+
+  /** The same path where it does not matter how control goes through lambdas. */
+  private Optional<Try> withoutLambdas(Try one) {
+    if (one.path().lambdas().isEmpty()) {
+      return Optional.empty();
+    }
+    List<Path> paths = new ArrayList<>(one.paths());
+    Path path = paths.remove(sites.size()).withoutLambdas();
+    paths.add(path);
+    return seen.add(paths)
+        ? Optional.of(new Try(one.attempt(), weight(path), paths, ++added))
+        : Optional.empty();
   }
 
   private void add(Attempt attempt, double atMost) {
@@ -645,8 +660,8 @@ final class WaySearch {
   }
 
   /** The same way, resting on as little as can be told with the values that were found for it. */
-  Solved confirmed(Solved solved) {
-    return new Confirming(solver)
+  Solved confirmed(Solved solved, Function<Term.Input, List<String>> texts) {
+    return new Confirming(solver, texts)
         .confirmed(
             solved,
             inputs ->

@@ -457,7 +457,8 @@ class TellingTest {
             base,
             name -> Optional.ofNullable(models.get(name)),
             type -> new BitSet(),
-            ref -> false);
+            ref -> false,
+            input -> List.of());
     BitSet reached = new BitSet();
     WayFinder.Answer answer =
         finder.best(

@@ -104,7 +104,16 @@ class WaysTest {
   private static final Set<String> TAKEN = Set.of("moor");
 
   private static final List<String> TABLES =
-      List.of("Ways", "Errands", "Chores", "Makings", "Holds", "Shows", "Fillings", "Refusals");
+      List.of(
+          "Ways",
+          "Errands",
+          "Chores",
+          "Makings",
+          "Holds",
+          "Shows",
+          "Fillings",
+          "Refusals",
+          "Functions");
 
   private static final String SEEN = "// seen: ";
   private static final Pattern SHOWN = Pattern.compile("  (?:static )?[\\w.]+ (\\w+)\\(.*");
@@ -129,11 +138,7 @@ class WaysTest {
     try (Stream<Path> files = Files.list(folder)) {
       for (Path at :
           files
-              .filter(
-                  f ->
-                      f.toString()
-                          .matches(
-                              ".*(Ways|Errands|Chores|Makings|Holds|Shows|Fillings|Refusals).*\\.class"))
+              .filter(f -> f.toString().matches(".*(" + String.join("|", TABLES) + ").*\\.class"))
               .sorted()
               .toList()) {
         String name = at.getFileName().toString().replace(".class", "");
@@ -153,7 +158,8 @@ class WaysTest {
             base,
             name -> Optional.ofNullable(models.get(name)),
             type -> new BitSet(),
-            method -> false);
+            method -> false,
+            input -> List.of());
   }
 
   private static void compile(String name) {
@@ -349,7 +355,12 @@ class WaysTest {
     outcomes.stream().filter(o -> o.name().equals("false")).forEach(o -> seen.or(o.points()));
     BitSet wanted = outcomes.get(0).points();
     WayFinder inRun =
-        new WayFinder(base, name -> Optional.ofNullable(models.get(name)), t -> seen, m -> false);
+        new WayFinder(
+            base,
+            name -> Optional.ofNullable(models.get(name)),
+            t -> seen,
+            m -> false,
+            input -> List.of());
     assertThat(inRun.towards(new Ref("Chores", method.code()), type -> new BitSet(), wanted))
         .isEqualTo(
             new WayFinder.Answer.Impossible(

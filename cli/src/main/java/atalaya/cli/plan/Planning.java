@@ -28,6 +28,7 @@ import atalaya.ways.WayFinder;
 import atalaya.ways.code.CodeBase;
 import atalaya.ways.code.CodeBase.Ref;
 import atalaya.ways.uses.TestUses;
+import atalaya.ways.uses.TextsOfTests;
 import atalaya.ways.write.JoinedCode;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -94,7 +95,9 @@ public final class Planning implements AutoCloseable {
     this.libraries = new Libraries(run.jvms());
     this.base = CodeBase.of(classFiles, libraries::classFile);
     this.scene = new RunScene(run, methods, new TestHomes(testClasses.keySet()), weights, accepted);
-    this.finder = new WayFinder(base, scene::code, scene::reached, this::isTested);
+    TextsOfTests texts =
+        new TextsOfTests(testClasses, type -> Optional.ofNullable(classFiles.get(type)));
+    this.finder = new WayFinder(base, scene::code, scene::reached, this::isTested, texts::of);
     this.examples = new Examples(scene, base, new TestUses(testClasses));
   }
 

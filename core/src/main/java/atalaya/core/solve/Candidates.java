@@ -61,14 +61,17 @@ final class Candidates {
   private static final LocalDate FRIDAY = LocalDate.of(2026, 7, 17);
 
   private final Function<String, List<EnumValue>> enums;
+  private final Function<Term.Input, List<String>> texts;
 
   /**
    * With the enums of a project.
    *
    * @param enums the constants of one, by internal name; empty for what is none
+   * @param texts that an input is better than others, where it may be any
    */
-  Candidates(Function<String, List<EnumValue>> enums) {
+  Candidates(Function<String, List<EnumValue>> enums, Function<Term.Input, List<String>> texts) {
     this.enums = enums;
+    this.texts = texts;
   }
 
   /** Whether an input can have a value: no number of elements is negative, no letter is large. */
@@ -138,6 +141,7 @@ final class Candidates {
         }
       }
       default -> {
+        values.addAll(texts.apply(input));
         values.addAll(references(type, constraints));
         values.add(null);
         boolean nothingKnown = values.size() == 1;

@@ -45,13 +45,18 @@ public final class Solver {
    *
    * @param answers what its other solvers found, to be used and added to
    * @param enums the constants of one, by internal name; empty for what is none
+   * @param texts that an input is better than others, where it may be any; the same ones always
    * @param mostComputed so many conditions are computed for a group of inputs that belong together,
    *     at most
    */
-  public Solver(Answers answers, Function<String, List<EnumValue>> enums, int mostComputed) {
+  public Solver(
+      Answers answers,
+      Function<String, List<EnumValue>> enums,
+      Function<Term.Input, List<String>> texts,
+      int mostComputed) {
     this.answers = answers;
     this.mostComputed = mostComputed;
-    this.candidates = new Candidates(enums);
+    this.candidates = new Candidates(enums, texts);
   }
 
   /** Looks for inputs. The same conditions always give the same inputs. */

@@ -417,12 +417,20 @@ public final class MethodCode {
 
   /** What a test gives it, the names of the parameters behind a prefix. */
   public List<Term.Input> inputs(String prefix) {
+    return inputs(prefix, Term.Source.ARGUMENT);
+  }
+
+  /** What it is given by others, for each of what they have. */
+  public List<Term.Input> elements() {
+    return inputs("", Term.Source.ELEMENT);
+  }
+
+  private List<Term.Input> inputs(String prefix, Term.Source source) {
     List<Term.Input> inputs = new ArrayList<>();
     Type[] types = Type.getArgumentTypes(node.desc);
     List<String> names = parameters();
     for (int i = 0; i < types.length; i++) {
-      String name = prefix + names.get(i);
-      inputs.add(new Term.Input(name, types[i].getDescriptor(), Term.Source.ARGUMENT, null));
+      inputs.add(new Term.Input(prefix + names.get(i), types[i].getDescriptor(), source, null));
     }
     return inputs;
   }

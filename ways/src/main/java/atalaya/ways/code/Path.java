@@ -44,6 +44,11 @@ public record Path(MethodCode code, List<Move> moves, Map<Integer, Path> lambdas
     return new Path(code, this.moves.subList(0, moves), lambdas);
   }
 
+  /** The same, and lambdas as they are called. */
+  public Path withoutLambdas() {
+    return new Path(code, moves, Map.of());
+  }
+
   /** Whether it ends by a return, and not by an exception. */
   public boolean isReturning() {
     int opcode = code.at(moves.get(moves.size() - 1).at()).getOpcode();

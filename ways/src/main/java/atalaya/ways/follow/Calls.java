@@ -38,6 +38,7 @@ final class Calls {
     this.rules =
         List.of(
             new PlainCalls(walker, own),
+            call -> walker.functions.call(call, this),
             new ArrayCalls(),
             new ArrayCopies(walker),
             walker.builders,

@@ -10,15 +10,12 @@ import atalaya.core.term.Term;
 import atalaya.core.term.Term.Operator;
 import atalaya.points.PointVisitor;
 import atalaya.ways.code.ClassCode;
-import atalaya.ways.code.CodeBase.Ref;
 import atalaya.ways.code.Surroundings;
 import atalaya.ways.code.TypeNames;
 import atalaya.ways.course.Symbol;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import org.objectweb.asm.Handle;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.Type;
 import org.objectweb.asm.tree.AbstractInsnNode;
@@ -36,17 +33,11 @@ public final class Instructions extends Interpreter<Symbol> {
   private static final String ENUM_MAP = "$SwitchMap$";
   private final Walker walker;
   private final Calls calls;
-  private List<Term> captured = List.of();
 
   Instructions(Walker walker, Calls calls) {
     super(PointVisitor.ASM);
     this.walker = walker;
     this.calls = calls;
-  }
-
-  /** What the lambda that was made last takes from around it. */
-  List<Term> captured() {
-    return captured;
   }
 
   @Override
@@ -346,14 +337,13 @@ public final class Instructions extends Interpreter<Symbol> {
     List<Term> arguments = new ArrayList<>(values.size());
     values.forEach(value -> arguments.add(value.term()));
     if (instruction instanceof InvokeDynamicInsnNode making) {
-      captured = List.copyOf(arguments);
-      walker.builders.forget(captured);
+      walker.builders.forget(arguments);
       Type type = Type.getReturnType(making.desc);
       Term made =
           making.name.startsWith("makeConcat")
               ? Concatenation.of(making, arguments)
               : walker.newObject(type.getDescriptor());
-      body(making).ifPresent(of -> walker.lambdas.put(made, of));
+      walker.functions.isMade(made, making, List.copyOf(arguments));
       return Symbol.of(made, type.getDescriptor());
     }
     if (!(instruction instanceof MethodInsnNode call)) {
@@ -362,15 +352,6 @@ public final class Instructions extends Interpreter<Symbol> {
     Term result = calls.call(new Call(call, arguments));
     boolean isVoid = Type.getReturnType(call.desc) == Type.VOID_TYPE;
     return isVoid ? null : Symbol.of(result, Type.getReturnType(call.desc).getDescriptor());
-  }
-
-  /** The method that a lambda or a reference is for. */
-  private static Optional<Ref> body(InvokeDynamicInsnNode making) {
-    return Arrays.stream(making.bsmArgs)
-        .filter(Handle.class::isInstance)
-        .map(of -> (Handle) of)
-        .map(of -> new Ref(of.getOwner(), of.getName() + of.getDesc()))
-        .findFirst();
   }
 
   @Override

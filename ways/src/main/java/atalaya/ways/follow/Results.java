@@ -31,7 +31,9 @@ final class Results {
 
   private Term of(Call call, String asked) {
     String name = walker.state.numbered(asked + "." + call.name() + "(..)");
-    return new Term.Input(name, call.type(), Term.Source.RESULT, usual(call));
+    Term result = new Term.Input(name, call.type(), Term.Source.RESULT, usual(call));
+    walker.ofTexts.isGiven(result, call);
+    return result;
   }
 
   private Optional<String> fieldOf(Term held) {

@@ -9,7 +9,7 @@ import atalaya.core.term.Term;
 import atalaya.ways.code.CodeBase.Ref;
 import atalaya.ways.code.Taking;
 import atalaya.ways.code.TypeNames;
-import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -41,7 +41,7 @@ public final class Unfollowed {
   private static final String CALLED = "(..)";
 
   private final Walker walker;
-  private final Set<Term> madeOfText = new HashSet<>();
+
   private final TakenTexts texts;
   private final Branches branches;
 
@@ -92,7 +92,7 @@ public final class Unfollowed {
   /** A constructor that is not of the project. */
   void makes(Call constructor) {
     if (turnsOnText(constructor)) {
-      madeOfText.add(constructor.object());
+      walker.ofTexts.isMade(constructor);
     }
     Room.asked(constructor, walker.line()).ifPresent(walker::require);
     if (mayRefuse(constructor) && !isReturning(constructor) || reads(constructor)) {
@@ -151,7 +151,7 @@ public final class Unfollowed {
       requireText(call);
     }
     handOn(takesAny ? List.of() : call.arguments());
-    if (call.arguments().stream().anyMatch(Unfollowed::isAnyText)) {
+    if (call.arguments().stream().anyMatch(OfTexts::isText)) {
       walker.base.refusing(call.node()).ifPresent(exception -> throwsNo(call, exception));
     }
     boolean turnsOnNothing = takesAny && call.arguments().isEmpty();
@@ -218,21 +218,27 @@ public final class Unfollowed {
    */
   private Term.Input noted(Call call, String exception) {
     Term.Input throwing = throwing(call, exception);
-    boolean isAny = exception.equals(ANY);
-    if (!isAny && (walker.base.code(call.method()).isPresent() || turnsOnText(call))) {
-      walker.doubted.add(throwing);
+    boolean isKnown = walker.base.code(call.method()).isPresent();
+    if (!exception.equals(ANY) && (isKnown || turnsOnText(call))) {
+      boolean isOwn = walker.base.has(call.owner());
+      walker.doubted.merge(
+          throwing, isOwn ? Set.of() : walker.ofTexts.of(call), Unfollowed::unlessOneIsOfNone);
     }
     return throwing;
   }
 
   /** Whether what a library or the platform does may turn on which text it is given. */
   private boolean turnsOnText(Call call) {
-    return !walker.base.has(call.owner())
-        && call.arguments().stream().anyMatch(a -> isAnyText(a) || madeOfText.contains(a));
+    return !walker.base.has(call.owner()) && walker.ofTexts.isGivenAny(call);
   }
 
-  private static boolean isAnyText(Term argument) {
-    return argument.type().equals(TEXT) && !argument.isConstant();
+  private static Set<Term.Input> unlessOneIsOfNone(Set<Term.Input> some, Set<Term.Input> others) {
+    if (some.isEmpty() || others.isEmpty()) {
+      return Set.of();
+    }
+    Set<Term.Input> all = new LinkedHashSet<>(some);
+    all.addAll(others);
+    return all;
   }
 
   private Constraint isNot(Term throwing) {
@@ -293,8 +299,7 @@ public final class Unfollowed {
             && walker.objects.isDouble(input)
             && Platform.isInterface(TypeNames.internal(input.type()))
             && !Platform.isFunction(TypeNames.internal(input.type()));
-    Ref body = walker.lambdas.get(argument);
-    return isOfMany || body != null && mayFail(body);
+    return isOfMany || walker.functions.body(argument).filter(this::mayFail).isPresent();
   }
 
   private boolean mayFail(Ref body) {

@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /**
  * What following a path showed.
@@ -37,6 +38,9 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
    * @param endings the calls of which some ask no more than that they come to their end
    * @param own those that come from code of the route itself
    * @param inLoops those that come from code in loops
+   * @param doubted what stands for whether calls throw of which it is not to be hoped that they do
+   *     not, with the texts of a test that have to be right for that; none where their own code
+   *     throws
    */
   public record Conditions(
       List<Constraint> all,
@@ -44,7 +48,13 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
       Map<Constraint, String> ends,
       Map<Constraint, String> endings,
       Set<Constraint> own,
-      Set<Constraint> inLoops) {}
+      Set<Constraint> inLoops,
+      Map<Term.Input, Set<Term.Input>> doubted) {
+
+    Conditions with(Map<Constraint, String> ends, Map<Term.Input, Set<Term.Input>> doubted) {
+      return new Conditions(all, causes, ends, endings, own, inLoops, doubted);
+    }
+  }
 
   /**
    * What a path passes and does.
@@ -90,8 +100,6 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
    * @param typeTests what stands for whether inputs are of a type
    * @param doubles the inputs of which methods are called that a double answers
    * @param handedOn the inputs that are given to calls that were not followed
-   * @param doubted what stands for whether calls throw of which that is not to be hoped: what they
-   *     are given has to be right, or their own code throws it
    * @param changed the containers whose elements change on the way
    * @param mapped the keys of maps by what they stand for
    * @param asked what doubles are asked
@@ -108,7 +116,6 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
       Map<Term.Input, TypeTest> typeTests,
       Set<Term.Input> doubles,
       Set<Term.Input> handedOn,
-      Set<Term.Input> doubted,
       Set<Term.Input> changed,
       Map<Term.Input, Map<Term.Input, Term>> mapped,
       Set<Asked> asked) {}
@@ -138,15 +145,14 @@ public record Walked(Conditions conditions, Trace trace, Ending ending, Needs ne
   public Walked assuming(Map<Constraint, String> more) {
     Map<Constraint, String> ends = new LinkedHashMap<>(conditions.ends());
     ends.putAll(more);
-    Conditions all =
-        new Conditions(
-            conditions.all(),
-            conditions.causes(),
-            ends,
-            conditions.endings(),
-            conditions.own(),
-            conditions.inLoops());
-    return new Walked(all, trace, ending, needs);
+    return new Walked(conditions.with(ends, conditions.doubted()), trace, ending, needs);
+  }
+
+  /** The same where texts of a test are taken to be right. */
+  public Walked trusting(Predicate<Term.Input> isRight) {
+    Map<Term.Input, Set<Term.Input>> doubted = new LinkedHashMap<>(conditions.doubted());
+    doubted.values().removeIf(texts -> !texts.isEmpty() && texts.stream().allMatch(isRight));
+    return new Walked(conditions.with(conditions.ends(), doubted), trace, ending, needs);
   }
 
   /**

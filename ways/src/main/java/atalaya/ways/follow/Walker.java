@@ -87,7 +87,7 @@ public final class Walker {
   final List<Walked.Passed> steps = new ArrayList<>();
   final Set<Term.Input> doubles = new LinkedHashSet<>();
   final Set<Term.Input> handedOn = new LinkedHashSet<>();
-  final Set<Term.Input> doubted = new LinkedHashSet<>();
+  final Map<Term.Input, Set<Term.Input>> doubted = new LinkedHashMap<>();
   final Map<Term.Input, Map<Term.Input, Term>> mapped = new LinkedHashMap<>();
   final Set<Term.Input> changedInputs = new LinkedHashSet<>();
   final Map<Term.Input, Term> asMade = new LinkedHashMap<>();
@@ -97,7 +97,8 @@ public final class Walker {
   /** What inputs are, as far as it is known from the beginning. */
   final Values given;
 
-  final Map<Term, CodeBase.Ref> lambdas = new HashMap<>();
+  final Functions functions = new Functions(this);
+  final OfTexts ofTexts = new OfTexts();
   final Set<Walked.Asked> asked = new LinkedHashSet<>();
   final List<Walked.Effect> effects = new ArrayList<>();
   final Set<String> surroundings = new LinkedHashSet<>();
@@ -195,6 +196,7 @@ public final class Walker {
       prepared.add(one.follow(walker));
     }
     End end = walker.run(whole.paths().get(0), all, whole);
+    walker.functions.callOthers();
     if (receiver != null && !makes) {
       walker.depth++; // It is no part of the route.
       walker.objects.settle(receiver);
@@ -207,7 +209,8 @@ public final class Walker {
             walker.ends,
             walker.endings,
             walker.own,
-            walker.inLoops),
+            walker.inLoops,
+            walker.doubted),
         new Walked.Trace(
             walker.steps,
             walker.points,
@@ -230,7 +233,6 @@ public final class Walker {
             walker.types.asked(),
             walker.doubles,
             walker.handedOn,
-            walker.doubted,
             walker.changedInputs,
             walker.mapped,
             walker.asked));
@@ -377,7 +379,7 @@ public final class Walker {
       }
       Optional<Path> lambda = course.lambda(move.at());
       if (lambda.isPresent()) {
-        lambda((InvokeDynamicInsnNode) instruction, instructions.captured(), lambda.get());
+        functions.goes(frame.getStack(frame.getStackSize() - 1).term(), lambda.get());
       }
     }
     return Optional.empty();
@@ -407,20 +409,6 @@ public final class Walker {
       frame.push(Symbol.of(end.result(), returned));
     }
     return end.thrown().isEmpty() ? Optional.empty() : Optional.of(thrown(code, at, end.thrown()));
-  }
-
-  private void lambda(InvokeDynamicInsnNode making, List<Term> captured, Path path)
-      throws NotFollowed {
-    List<Term> arguments = new ArrayList<>(captured);
-    MethodCode code = path.code();
-    List<String> names = code.parameters();
-    Type[] types = Type.getArgumentTypes(code.node().desc);
-    int first = captured.size() - (code.isStatic() ? 0 : 1);
-    for (int i = first; i < types.length; i++) {
-      arguments.add(
-          new Term.Input(names.get(i), types[i].getDescriptor(), Term.Source.ELEMENT, null));
-    }
-    run(path, arguments, Route.NONE);
   }
 
   private static Call called(AbstractInsnNode instruction, Frame<Symbol> frame) {

@@ -214,7 +214,7 @@ public final class Made {
     Object value = found.inputs().get(result);
     return isItself(value, result)
         ? !MAY_BE_MISSING.matcher(result.name()).find() && !isDoubted(result)
-        : isNotThrown(result) && !walked.needs().doubted().contains(result);
+        : isNotThrown(result) && !walked.conditions().doubted().containsKey(result);
   }
 
   /** Whether a condition asks about what a call gives: who wrote it knew that it may be missing. */
