@@ -143,8 +143,12 @@ final class Candidates {
       default -> {
         values.addAll(texts.apply(input));
         values.addAll(references(type, constraints));
-        values.add(null);
-        boolean nothingKnown = values.size() == 1;
+        boolean isThere =
+            input.source() == Term.Source.RESULT && input.usual() == Term.THERE;
+        if (!isThere) {
+          values.add(null);
+        }
+        boolean nothingKnown = values.size() <= (isThere ? 0 : 1);
         if (nothingKnown || type.startsWith("[")) {
           List<Object> all = new ArrayList<>(values);
           all.add(0, new Stand(input.name(), type));

@@ -84,14 +84,15 @@ public final class Platform {
 
   private static final Pattern GIVING_SOMETHING =
       Pattern.compile(
-          "(to|as|unmodifiable|synchronized|singleton|empty|parallel)[A-Z].*"
-              + "|(get|new)\\w*Instance|of|valueOf|copyOf|copyOfRange|clone|format|append|reverse"
+          "(to|as|new|unmodifiable|synchronized|singleton|empty|parallel)[A-Z].*"
+              + "|get\\w*Instance|getLogger|getDefault|getRuntime|of|valueOf|copyOf|copyOfRange|clone|format|append|reverse"
               + "|digest|doFinal|getBytes|array|read(All|N)Bytes|split"
               + "|iterator|listIterator|values|keySet|entrySet|subList|stream|nCopies|compile|matcher"
-              + "|currentThread|newCondition|system(UTC|DefaultZone)");
+              + "|currentThread|system(UTC|DefaultZone)|open(Stream|Connection)");
 
   private static final Pattern NEVER_NULL =
-      Pattern.compile("Ljava/util/(stream/\\w*Stream|Optional\\w*|\\w*Iterator);");
+      Pattern.compile(
+          "Ljava/(util/(stream/\\w*Stream|Optional\\w*|\\w*Iterator)|nio/charset/Charset);");
 
   private Platform() {}
 
@@ -170,7 +171,9 @@ public final class Platform {
   public static boolean givesSomething(String owner, String name, String result) {
     boolean isOfPlatform = owner.startsWith("java/") || owner.startsWith("javax/");
     return isOfPlatform
-        && (GIVING_SOMETHING.matcher(name).matches() || NEVER_NULL.matcher(result).matches());
+        && (GIVING_SOMETHING.matcher(name).matches()
+            || NEVER_NULL.matcher(result).matches()
+            || owner.equals("java/nio/file/Paths"));
   }
 
   /**

@@ -582,6 +582,18 @@ public final class CodeBase {
     return refusing.computeIfAbsent(code.ref(), ref -> does(code, MethodCode::mayRefuse));
   }
 
+  /**
+   * Whether in a method, or in what it calls of the project, an exception is thrown that a handler
+   * is for; always where that is for others than checked ones.
+   */
+  public boolean mayRefuseBy(MethodCode code, String caught) {
+    return !exceptions.isChecked(caught)
+        || does(
+            code,
+            method ->
+                method.refusals().stream().anyMatch(one -> isA(one, caught) || isA(caught, one)));
+  }
+
   /** Whether a method of a library may end by an exception of its own, as far as is known. */
   public boolean mayLibraryRefuse(MethodInsnNode call) {
     return !isOfPlatform(call.owner)

@@ -132,7 +132,8 @@ final class Exceptions {
             Type.getArgumentTypes(called.descriptor()));
   }
 
-  private boolean isChecked(String type) {
+  /** Whether an exception has to be declared, and its handler takes none that need not be. */
+  boolean isChecked(String type) {
     boolean isAny = type.equals("java/lang/Exception") || type.equals("java/lang/Throwable");
     return !isAny && !isA(type, "java/lang/RuntimeException") && !isA(type, "java/lang/Error");
   }

@@ -54,7 +54,7 @@ public final class MethodCode {
   // Found out when it is asked for the first time; twice does no harm.
   private final BitSet caught = new BitSet();
   private final boolean isStraight;
-  private final boolean mayRefuse;
+  private final Set<String> refusals;
   private volatile Graph graph;
   private volatile List<Ref> called;
   private volatile BitSet passedByAll;
@@ -85,7 +85,7 @@ public final class MethodCode {
     }
     handlers(exceptions);
     this.isStraight = edges.stream().allMatch(MethodCode::isStraight);
-    this.mayRefuse = throwsNew() || takesLast() || mayMiss();
+    this.refusals = foundRefusals();
     for (int i = 0; i < size; i++) {
       allPoints.or(points[i]);
       edges.get(i).stream().filter(e -> e.point() >= 0).forEach(e -> allPoints.set(e.point()));
@@ -501,16 +501,29 @@ public final class MethodCode {
 
   /** Whether somewhere in it something new is thrown. */
   boolean mayRefuse() {
-    return mayRefuse;
+    return !refusals.isEmpty();
   }
 
-  private boolean throwsNew() {
+  /** The exceptions that it makes and throws, or by which it ends where an element is missing. */
+  Set<String> refusals() {
+    return refusals;
+  }
+
+  private Set<String> foundRefusals() {
+    Set<String> found = new HashSet<>();
     for (int i = 1; i < size(); i++) {
-      if (at(i).getOpcode() == Opcodes.ATHROW && at(i - 1) instanceof MethodInsnNode) {
-        return true;
+      if (at(i).getOpcode() == Opcodes.ATHROW && at(i - 1) instanceof MethodInsnNode made) {
+        boolean isNew = made.name.equals("<init>");
+        found.add(isNew ? made.owner : Type.getReturnType(made.desc).getInternalName());
       }
     }
-    return false;
+    if (takesLast()) {
+      found.add("java/lang/ArrayIndexOutOfBoundsException");
+    }
+    if (mayMiss()) {
+      found.add("java/util/NoSuchElementException");
+    }
+    return Set.copyOf(found);
   }
 
   /** Whether it takes elements of lists that may be missing. */

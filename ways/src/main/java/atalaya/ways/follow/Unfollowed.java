@@ -7,6 +7,7 @@ import atalaya.core.term.Constraint.Relation;
 import atalaya.core.term.Platform;
 import atalaya.core.term.Term;
 import atalaya.ways.code.CodeBase.Ref;
+import atalaya.ways.code.MethodCode;
 import atalaya.ways.code.Taking;
 import atalaya.ways.code.TypeNames;
 import java.util.LinkedHashSet;
@@ -218,13 +219,24 @@ public final class Unfollowed {
    */
   private Term.Input noted(Call call, String exception) {
     Term.Input throwing = throwing(call, exception);
-    boolean isKnown = walker.base.code(call.method()).isPresent();
-    if (!exception.equals(ANY) && (isKnown || turnsOnText(call))) {
-      boolean isOwn = walker.base.has(call.owner());
-      walker.doubted.merge(
-          throwing, isOwn ? Set.of() : walker.ofTexts.of(call), Unfollowed::unlessOneIsOfNone);
+    if (!exception.equals(ANY)) {
+      List<String> caught = exception.equals(CAUGHT) ? walker.caught() : List.of(exception);
+      Optional<MethodCode> code = walker.base.code(call.method());
+      Set<Term.Input> texts = walker.ofTexts.of(call);
+      boolean isByCode = code.filter(known -> mayRefuseBy(known, call, caught)).isPresent();
+      if (isByCode || !texts.isEmpty() || code.isEmpty() && turnsOnText(call)) {
+        walker.doubted.merge(throwing, isByCode ? Set.of() : texts, Unfollowed::unlessOneIsOfNone);
+      }
     }
     return throwing;
+  }
+
+  /** Of a library's code it is known only what it does with texts. */
+  private boolean mayRefuseBy(MethodCode code, Call call, List<String> caught) {
+    boolean isOwn = walker.base.has(call.owner());
+    return isOwn
+        ? caught.stream().anyMatch(one -> walker.base.mayRefuseBy(code, one))
+        : walker.ofTexts.of(call).isEmpty();
   }
 
   /** Whether what a library or the platform does may turn on which text it is given. */

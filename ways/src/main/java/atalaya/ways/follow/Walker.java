@@ -23,9 +23,11 @@ import atalaya.ways.course.NotFollowed;
 import atalaya.ways.course.Partings;
 import atalaya.ways.course.Steering;
 import atalaya.ways.course.Symbol;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collections;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
@@ -140,7 +142,7 @@ public final class Walker {
   private Edge taken;
   private boolean apart;
   private List<String> handled = List.of();
-  private int caught;
+  private final Deque<List<String>> caught = new ArrayDeque<>();
   private String thrown;
   private Walked.Cut cut;
   private int made;
@@ -360,11 +362,11 @@ public final class Walker {
     } else {
       List<String> handledBefore = handled;
       handled = code.handled(move.at());
-      caught += handled.isEmpty() ? 0 : 1;
+      caught.push(handled);
       try {
         frame.execute(instruction, instructions);
       } finally {
-        caught -= handled.isEmpty() ? 0 : 1;
+        caught.pop();
         handled = handledBefore;
       }
       if (thrown != null) {
@@ -495,7 +497,12 @@ public final class Walker {
 
   /** Whether a handler may take what the instruction throws that is followed now. */
   boolean isCaught() {
-    return caught > 0;
+    return caught.stream().anyMatch(some -> !some.isEmpty());
+  }
+
+  /** The exceptions that handlers are for, around the instruction and all calls up to it. */
+  List<String> caught() {
+    return caught.stream().flatMap(List::stream).toList();
   }
 
   /** The call that is followed now throws something, whatever the inputs. */
