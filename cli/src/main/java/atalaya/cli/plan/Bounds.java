@@ -4,53 +4,63 @@ import atalaya.core.figure.MethodFigures;
 import atalaya.ways.code.CodeBase;
 import atalaya.ways.code.CodeBase.Ref;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.ToDoubleFunction;
 
-/** What a way through a method may gain at most. */
+/** What a way through a method may gain at most, and one test that calls several. */
 final class Bounds {
   private static final int CALLED_DEPTH = 4;
 
-  private Bounds() {}
+  private final CodeBase base;
+  private final ToDoubleFunction<String> weights;
+  private final Map<Ref, MethodFigures> never = new HashMap<>();
+  private final Map<Ref, List<Ref>> called = new HashMap<>();
 
-  /** Unreached paths of each method, and of those never entered that it calls. */
-  static Map<String, Double> of(CodeBase base, List<MethodFigures> methods) {
-    Map<Ref, MethodFigures> lacking = new HashMap<>();
-    Map<Ref, MethodFigures> never = new HashMap<>();
+  /**
+   * For the methods of a run.
+   *
+   * @param weights of paths
+   */
+  Bounds(CodeBase base, List<MethodFigures> methods, ToDoubleFunction<String> weights) {
+    this.base = base;
+    this.weights = weights;
     for (MethodFigures method : methods) {
-      if (method.unwatched().unreached() > 0) {
-        base.named(method.className().replace('.', '/'), method.method())
-            .ifPresent(ref -> lacking.put(ref, method));
+      if (!Planning.isEntered(method)) {
+        ref(method).ifPresent(ref -> never.put(ref, method));
       }
     }
-    lacking.forEach(
-        (ref, method) -> {
-          if (!Planning.isEntered(method)) {
-            never.put(ref, method);
-          }
-        });
-    Map<Ref, List<Ref>> called = new HashMap<>();
-    for (Ref ref : lacking.keySet()) {
-      List<Ref> known = base.called(ref).stream().filter(never::containsKey).toList();
-      if (!known.isEmpty()) {
-        called.put(ref, known);
-      }
-    }
-    Map<Ref, Double> bound = new HashMap<>();
+  }
+
+  private Optional<Ref> ref(MethodFigures method) {
+    return base.named(method.className().replace('.', '/'), method.method());
+  }
+
+  /** Unreached paths of one method, and of those never entered that it calls. */
+  double most(MethodFigures method) {
+    return most(List.of(method));
+  }
+
+  /** The same of several, each once. */
+  double most(List<MethodFigures> methods) {
+    Set<MethodFigures> all = new LinkedHashSet<>(methods);
+    List<Ref> callers = methods.stream().flatMap(method -> ref(method).stream()).toList();
     for (int depth = 0; depth < CALLED_DEPTH; depth++) {
-      Map<Ref, Double> next = new HashMap<>();
-      called.forEach(
-          (ref, known) -> {
-            double sum = lacking.get(ref).unwatched().unreached();
-            for (Ref callee : known) {
-              sum += bound.getOrDefault(callee, lacking.get(callee).unwatched().unreached());
-            }
-            next.put(ref, sum);
-          });
-      bound.putAll(next);
+      callers =
+          callers.stream()
+              .flatMap(caller -> called.computeIfAbsent(caller, this::neverEntered).stream())
+              .filter(callee -> all.add(never.get(callee)))
+              .toList();
     }
-    Map<String, Double> bounds = new HashMap<>();
-    bound.forEach((ref, most) -> bounds.put(lacking.get(ref).qualifiedName(), most));
-    return bounds;
+    return all.stream()
+        .mapToDouble(one -> one.unwatched().unreached() * weights.applyAsDouble(one.path()))
+        .sum();
+  }
+
+  private List<Ref> neverEntered(Ref caller) {
+    return base.called(caller).stream().filter(never::containsKey).toList();
   }
 }

@@ -145,7 +145,7 @@ public final class Planning implements AutoCloseable {
         unwanted.add(gap.qualifiedMethod());
       }
     }
-    Map<String, Double> bounds = Bounds.of(base, methods);
+    Bounds bounds = new Bounds(base, methods, scene::weight);
     List<Task> tasks = new ArrayList<>();
     List<MethodFigures> lacking =
         wanted.stream()
@@ -178,7 +178,7 @@ public final class Planning implements AutoCloseable {
           new MethodTask(
               scene,
               method,
-              most(method, bounds),
+              bounds.most(method),
               work -> heaviest(method, work).stream().toList(),
               JoinedCode::of,
               notes(unused, method)));
@@ -200,11 +200,6 @@ public final class Planning implements AutoCloseable {
         : lacking.stream().limit(READ_AT_ONCE).map(MethodFigures::className).distinct().toList();
   }
 
-  private double most(MethodFigures method, Map<String, Double> bounds) {
-    double most = bounds.getOrDefault(method.qualifiedName(), method.unwatched().unreached());
-    return most * scene.weight(method.path());
-  }
-
   private static List<String> notes(Set<String> unused, MethodFigures method) {
     return unused.contains(method.qualifiedName())
         ? List.of("nothing in the project calls it: test it if others use it, else delete it")
@@ -216,8 +211,7 @@ public final class Planning implements AutoCloseable {
   }
 
   /** Tests that call several methods each. */
-  private Task together(List<MethodFigures> group, Map<String, Double> bounds, Set<String> unused) {
-    double most = group.stream().mapToDouble(method -> most(method, bounds)).sum();
+  private Task together(List<MethodFigures> group, Bounds bounds, Set<String> unused) {
     List<String> notes =
         group.stream().allMatch(m -> unused.contains(m.qualifiedName()))
             ? List.of("nothing in the project calls them: test them if others use them")
@@ -225,11 +219,16 @@ public final class Planning implements AutoCloseable {
     List<MethodFigures> ordered =
         group.stream()
             .sorted(
-                Comparator.comparingDouble((MethodFigures method) -> -most(method, bounds))
+                Comparator.comparingDouble((MethodFigures method) -> -bounds.most(method))
                     .thenComparing(MethodFigures::qualifiedName))
             .toList();
     return new MethodTask(
-        scene, ordered.get(0), most, work -> waysTogether(ordered, work), JoinedCode::of, notes);
+        scene,
+        ordered.get(0),
+        bounds.most(group),
+        work -> waysTogether(ordered, work),
+        JoinedCode::of,
+        notes);
   }
 
   /** What ends by an exception has a test of its own, once the others are tested. */

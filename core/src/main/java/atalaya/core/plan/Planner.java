@@ -189,9 +189,9 @@ public final class Planner {
   /** What a brief is worth at most with all that its test may do. */
   private double mostWorth(Task task, Brief brief) {
     double worth = brief.worth(perPoint);
-    return perPoint || brief.mayFail()
-        ? worth
-        : Math.max(worth, Math.min(task.most(), Task.MOST_WAYS * worth));
+    int ways = brief.way().map(way -> 1 + way.also().size()).orElse(Task.MOST_WAYS);
+    double all = worth * Math.max(1, 1 + Task.MOST_WAYS - ways);
+    return perPoint || brief.mayFail() ? worth : Math.max(worth, Math.min(task.most(), all));
   }
 
   /** What a point buys that goes into the next best brief, as far as that is known. */
