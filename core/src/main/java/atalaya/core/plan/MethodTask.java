@@ -58,7 +58,7 @@ public final class MethodTask implements Task {
   /**
    * Of a test that takes one way as it is given.
    *
-   * @param most no brief of it gains more
+   * @param most a brief of it rarely gains more
    * @param way the best way through it once some work is done
    */
   public MethodTask(
@@ -76,7 +76,7 @@ public final class MethodTask implements Task {
    * Of tests that may take several ways.
    *
    * @param method the first of those that a test calls
-   * @param most the best ways gain no more
+   * @param most the best ways rarely gain more
    * @param ways the best way through each method that one test calls once some work is done; none
    *     where nothing is left to reach
    * @param joined makes the statements of several ways into those of one test

@@ -24,6 +24,9 @@ public final class Planner {
 
   private static final int TASKS_FOR_A_TEST = 8;
 
+  /** A brief of one way rarely gains by seven more so many times as much besides. */
+  private static final double MOST_GROWTH = 1.5;
+
   /**
    * So many are looked at at once, however many cores there are: so the plan is always the same.
    */
@@ -130,7 +133,11 @@ public final class Planner {
     first.ifPresent(work::add);
     while (!queue.isEmpty() && goesOn(chosen)) {
       Entry entry = queue.remove();
+      int left = limits.points() - spent(chosen);
       boolean isCurrent = entry.brief() != null && entry.asOf() == chosen.size();
+      if (left < (isCurrent ? points(entry.brief()) : entry.task().leastPoints())) {
+        continue; // Another one may still fit.
+      }
       if (!isCurrent) {
         progress.accept(chosen.size());
         looked(together(entry, queue), work, chosen.size())
@@ -140,12 +147,12 @@ public final class Planner {
                   note(found.brief());
                 });
       } else if (!entry.isGrown()) {
-        queue.add(grown(entry, work, limits.points() - spent(chosen), next(queue)));
-      } else if (spent(chosen) + points(entry.brief()) <= limits.points()) {
+        queue.add(grown(entry, work, left, next(queue)));
+      } else {
         chosen.add(entry.brief());
         work.add(entry.brief());
         queue.add(Entry.unknown(entry.task(), Double.MAX_VALUE));
-      } // Else another one may still fit.
+      }
     }
     return chosen;
   }
@@ -186,12 +193,13 @@ public final class Planner {
     return looked;
   }
 
-  /** What a brief is worth at most with all that its test may do. */
+  /** What a brief is worth with all that its test may do, as far as can be expected. */
   private double mostWorth(Task task, Brief brief) {
     double worth = brief.worth(perPoint);
-    int ways = brief.way().map(way -> 1 + way.also().size()).orElse(Task.MOST_WAYS);
-    double all = worth * Math.max(1, 1 + Task.MOST_WAYS - ways);
-    return perPoint || brief.mayFail() ? worth : Math.max(worth, Math.min(task.most(), all));
+    int ways = brief.way().map(way -> 1 + way.also().size()).orElse(1);
+    double room = Math.max(0, Task.MOST_WAYS - ways) / (Task.MOST_WAYS - 1.0);
+    double all = Math.min(task.most(), worth * (1 + room * MOST_GROWTH));
+    return perPoint || brief.mayFail() ? worth : Math.max(worth, all);
   }
 
   /** What a point buys that goes into the next best brief, as far as that is known. */

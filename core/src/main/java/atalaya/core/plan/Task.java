@@ -10,7 +10,7 @@ public interface Task {
   /** Its name, by which tasks are ordered where nothing else tells them apart. */
   String name();
 
-  /** No brief of it gains more, weights of zones included. */
+  /** A brief of it rarely gains more, weights of zones included. */
   double most();
 
   /** No brief of it has less effort. */
