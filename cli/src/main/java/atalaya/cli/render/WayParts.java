@@ -57,7 +57,7 @@ final class WayParts {
     List<Part> parts = new ArrayList<>();
     parts.addAll(Part.of("call", call.isEmpty() ? List.of() : List.of(call)));
     parts.addAll(Part.of("way", steps(way)));
-    parts.addAll(Part.of("with", givens.stream().map(WayParts::given).toList()));
+    parts.addAll(Part.of("with", Givens.told(givens)));
     parts.addAll(Part.of("code", way.setUp().code()));
     parts.addAll(Part.of("as long as", way.setUp().assumed()));
     parts.addAll(Part.of("open", way.setUp().open()));
@@ -127,17 +127,15 @@ final class WayParts {
       Way.SetUp setUp = way.setUp();
       if (i == 0) {
         parts.addAll(throughOthers(way));
-        parts.addAll(Part.of("each with", shared.stream().map(WayParts::given).toList()));
+        parts.addAll(Part.of("each with", Givens.told(shared)));
       }
       Numbered first = new Numbered(1, steps(all.get(0)));
       parts.addAll(Part.of("way " + (i + 1), i == 0 ? steps(way) : otherwise(first, steps(way))));
       parts.addAll(
           Part.of(
               "with",
-              setUp.givens().stream()
-                  .filter(given -> !shared.contains(given))
-                  .map(WayParts::given)
-                  .toList()));
+              Givens.told(
+                  setUp.givens().stream().filter(given -> !shared.contains(given)).toList())));
       parts.addAll(Part.of("as long as", setUp.assumed()));
       parts.addAll(Part.of("open", setUp.open()));
       parts.addAll(Part.of("assert", way.result().asserts()));
@@ -166,10 +164,7 @@ final class WayParts {
   }
 
   private static List<String> toldWithCode(Way way) {
-    return way.setUp().givens().stream()
-        .filter(WayParts::isToldWithCode)
-        .map(WayParts::given)
-        .toList();
+    return Givens.told(way.setUp().givens().stream().filter(WayParts::isToldWithCode).toList());
   }
 
   /** In one line, with what the code gives in place of its name. */
@@ -209,7 +204,7 @@ final class WayParts {
   private static List<Part> oneByOne(List<Way> all) {
     List<Way.Given> shared = shared(all);
     List<Part> parts = new ArrayList<>();
-    parts.addAll(Part.of("each with", shared.stream().map(WayParts::given).toList()));
+    parts.addAll(Part.of("each with", Givens.told(shared)));
     for (Way way : all) {
       List<Way.Given> own =
           way.setUp().givens().stream().filter(given -> !shared.contains(given)).toList();
@@ -231,13 +226,5 @@ final class WayParts {
     return way.steps().stream()
         .map(s -> "line " + s.line() + ": `" + s.condition() + "` " + s.outcome())
         .toList();
-  }
-
-  private static String given(Way.Given given) {
-    boolean isThrown = given.name().contains(" throws ") && given.value().equals("true");
-    return given.name()
-        + (isThrown ? "" : " = " + given.value())
-        + (given.how().isEmpty() ? "" : "  (" + given.how() + ")")
-        + (given.beside().isEmpty() ? "" : "; beside it " + given.beside());
   }
 }

@@ -143,7 +143,7 @@ final class Candidates {
       default -> {
         values.addAll(texts.apply(input));
         values.addAll(references(type, constraints));
-        boolean isThere = input.source() == Term.Source.RESULT && input.usual() == Term.THERE;
+        boolean isThere = input.source() != Term.Source.STATE && input.usual() == Term.THERE;
         if (!isThere) {
           values.add(null);
         }

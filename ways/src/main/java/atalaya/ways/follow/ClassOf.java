@@ -60,7 +60,7 @@ public final class ClassOf {
 
   private static Term ownOrOther(Walker walker, Term.Input object, String own) {
     Term isOwn = walker.types.askedFor(object, own);
-    Term other = new Term.Input(object.name() + SUFFIX, CLASS, Term.Source.ELEMENT, null);
+    Term other = new Term.Input(object.name() + SUFFIX, CLASS, Term.Source.ELEMENT, Term.THERE);
     Reason reason = Reason.unwritten(walker.line());
     Compared isIt = new Compared(isOwn, Relation.NOT_EQUAL, Term.of(0), reason);
     return Term.either("getClass(..)", CLASS, isIt, constant(own), other);
