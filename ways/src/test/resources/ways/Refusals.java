@@ -6,6 +6,9 @@ import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.math.BigInteger;
+import java.net.Socket;
+import java.net.SocketException;
+import java.nio.charset.Charset;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
@@ -49,6 +52,13 @@ class Refusals {
     }
   }
 
+  static void tuned(Socket radio, Integer size) throws SocketException {
+    if (size != null) {
+      radio.setReceiveBufferSize(size);
+      throw new Here();
+    }
+  }
+
   static void stacked(byte[] crates, int below) {
     if (crates.length - below > 40) {
       throw new Here();
@@ -56,6 +66,21 @@ class Refusals {
   }
 
   // ---- nothing where something has to be ----
+
+  interface Notice {
+    byte[] end();
+
+    Charset letters();
+  }
+
+  static String ended(Notice notice) {
+    byte[] end = notice.end();
+    if (end != null && end.length > 0) {
+      String last = new String(end, notice.letters());
+      throw new Here();
+    }
+    return "";
+  }
 
   enum Flag {
     PILOT,

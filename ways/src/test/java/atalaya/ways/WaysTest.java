@@ -245,6 +245,7 @@ class WaysTest {
     boolean isTaken = TAKEN.contains(place.method());
     String ending = returnedBy(place.type(), way.setUp().code());
     assertThat(ending)
+        .as(way.setUp().code().toString())
         .isEqualTo(isTaken ? "java.lang.IllegalStateException" : place.type() + "$Here");
     assertThat(way.result().thrown()).isEqualTo(isTaken ? "" : place.type() + ".Here");
   }
@@ -390,7 +391,7 @@ class WaysTest {
   /** The name of the class of what some code throws, or what it returns. */
   private static String returnedBy(String type, List<String> code) throws Exception {
     String source =
-        "import java.util.*; import java.io.*; import java.lang.reflect.Proxy; import java.nio.file.*;"
+        "import java.util.*; import java.io.*; import java.net.*; import java.lang.reflect.Proxy; import java.nio.file.*;"
             + " import java.nio.charset.*; import java.util.concurrent.atomic.*; import java.util.stream.*; import java.time.*; import java.math.*; public class Run extends "
             + type
             + " {"

@@ -90,17 +90,23 @@ public final class Unfollowed {
     return argument instanceof Term.Input input && input.source() == Term.Source.ARGUMENT;
   }
 
+  /** Whether a test gives something, or a double answers it. */
+  private static boolean isOfTest(Term argument) {
+    boolean isAnswer = argument instanceof Term.Input input && input.source() == Term.Source.ANSWER;
+    return isAnswer || isGiven(argument);
+  }
+
   /** A constructor that is not of the project. */
   void makes(Call constructor) {
+    Room.asked(constructor, walker.line()).ifPresent(walker::require);
     if (turnsOnText(constructor)) {
       walker.ofTexts.isMade(constructor);
     }
-    Room.asked(constructor, walker.line()).ifPresent(walker::require);
     if (mayRefuse(constructor) && !isReturning(constructor) || reads(constructor)) {
       throwsNothing(constructor);
     }
     if (isOfPlatform(constructor) && !isThrowable(constructor)) {
-      constructor.given().stream().filter(Unfollowed::isGiven).forEach(walker::requireThere);
+      constructor.given().stream().filter(Unfollowed::isOfTest).forEach(walker::requireThere);
     }
     returns(constructor);
   }
@@ -273,6 +279,9 @@ public final class Unfollowed {
             || opensUnknown(call)
             || declaresExceptions(call)
             || call.arguments().stream().anyMatch(this::mayFail);
+    if (!isByDouble) {
+      Room.asked(call, walker.line()).ifPresent(walker::require);
+    }
     if (!isByDouble && mayThrow) {
       throwsNothing(call);
     }

@@ -418,7 +418,9 @@ final class Writing {
   private String element(Input of, Input element) {
     String value = value(element);
     boolean isDouble = inWords.containsKey(value);
-    made.lacks(isDouble && !isA(element.type(), elementTypes.getOrDefault(of, OBJECT)));
+    String declared =
+        of.type().startsWith("[") ? of.type().substring(1) : elementTypes.getOrDefault(of, OBJECT);
+    made.lacks(isDouble && !isA(element.type(), declared));
     boolean isSaid = of.type().startsWith("[") || elementTypes.containsKey(of);
     boolean needsType = isLambda(value) && !isSaid;
     if (needsType) {
