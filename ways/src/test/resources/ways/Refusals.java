@@ -19,6 +19,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentMap;
 import java.util.function.Supplier;
 import java.util.regex.Pattern;
 
@@ -85,6 +87,17 @@ class Refusals {
   enum Flag {
     PILOT,
     QUARANTINE
+  }
+
+  static class Register {
+    private final ConcurrentMap<Notice, String> told = new ConcurrentHashMap<>();
+
+    void asked(Notice notice, String asker) {
+      told.containsKey(notice);
+      if (asker != null) {
+        throw new Here();
+      }
+    }
   }
 
   static void flagged(Flag... flags) {

@@ -360,6 +360,9 @@ final class Candidates {
     if (value instanceof Characters) {
       return false; // Others would be made for it, which are not equal to them.
     }
+    if (value instanceof ClassValue) {
+      return type.equals("Ljava/lang/Class;") || ANY.contains(type);
+    }
     if (value instanceof Locale) {
       return type.equals("Ljava/util/Locale;") || type.equals("Ljava/lang/Object;");
     }

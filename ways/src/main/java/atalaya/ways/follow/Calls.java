@@ -57,6 +57,9 @@ final class Calls {
   Term call(Call call) {
     if (!call.isStatic() && !call.isConstructor()) {
       walker.requireThere(call.object());
+      if (unfollowed.requireHeld(call)) {
+        foreign.isHeld(call);
+      }
     }
     Surroundings.of(call.node()).ifPresent(walker.surroundings::add);
     walker.mayHalt |= Surroundings.isHalting(call.owner(), call.name());

@@ -103,7 +103,18 @@ final class ForeignCalls {
   void isCompared(Call call) {
     boolean isAsked =
         call.owner().equals(Walked.Asked.EQUALS.type()) || call.is("java/util/Objects", "equals");
-    if (isAsked && call.object() instanceof Term.Input input && walker.objects.isDouble(input)) {
+    if (isAsked) {
+      isCompared(call.object(), call);
+    }
+  }
+
+  /** The same of one that is kept where others are looked for. */
+  void isHeld(Call call) {
+    call.given().forEach(held -> isCompared(held, call));
+  }
+
+  private void isCompared(Term object, Call call) {
+    if (object instanceof Term.Input input && walker.objects.isDouble(input)) {
       String name = answerName(input, call);
       Term.Input answer = new Term.Input(name, "Z", Term.Source.ANSWER, null);
       walker.asked.add(new Walked.Asked(input, Walked.Asked.EQUALS, answer, ""));

@@ -39,6 +39,12 @@ public final class Unfollowed {
   private static final Set<String> TAKING_NO_TEXT =
       Set.of("java/lang/Boolean", "java/lang/Integer", "java/lang/Long", "java/util/Objects");
 
+  /** What refuses to hold nothing, and to be asked for it. */
+  private static final Pattern HOLDING_NO_NULL =
+      Pattern.compile(
+          "java/util/(Hashtable|Properties|ArrayDeque|PriorityQueue)"
+              + "|java/util/concurrent/(Concurrent\\w+|\\w*Queue|\\w*Deque)");
+
   private static final String CALLED = "(..)";
 
   private final Walker walker;
@@ -94,6 +100,15 @@ public final class Unfollowed {
   private static boolean isOfTest(Term argument) {
     boolean isAnswer = argument instanceof Term.Input input && input.source() == Term.Source.ANSWER;
     return isAnswer || isGiven(argument);
+  }
+
+  /** Whether it is a container that holds nothing but what is there, which is required then. */
+  boolean requireHeld(Call call) {
+    boolean isHeld = HOLDING_NO_NULL.matcher(call.owner()).matches();
+    if (isHeld) {
+      call.given().stream().filter(Unfollowed::isOfTest).forEach(walker::requireThere);
+    }
+    return isHeld;
   }
 
   /** A constructor that is not of the project. */
@@ -279,10 +294,11 @@ public final class Unfollowed {
             || opensUnknown(call)
             || declaresExceptions(call)
             || call.arguments().stream().anyMatch(this::mayFail);
-    if (!isByDouble) {
-      Room.asked(call, walker.line()).ifPresent(walker::require);
+    if (isByDouble) {
+      return;
     }
-    if (!isByDouble && mayThrow) {
+    Room.asked(call, walker.line()).ifPresent(walker::require);
+    if (mayThrow) {
       throwsNothing(call);
     }
   }

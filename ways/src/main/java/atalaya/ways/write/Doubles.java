@@ -268,6 +268,7 @@ final class Doubles {
     }
     if (isCompared) {
       answers.putIfAbsent("equals", String.format("return proxy%1$s == values%1$s[0];", level));
+      answers.putIfAbsent("hashCode", "return 0;");
     }
     // What throws does so only when it is asked this: its text may be part of a message.
     boolean isOne =
