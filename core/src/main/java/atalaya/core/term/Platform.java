@@ -88,7 +88,7 @@ public final class Platform {
               + "|get\\w*Instance|getLogger|getDefault|getRuntime|of|valueOf|copyOf|copyOfRange|clone|format|append|reverse"
               + "|digest|doFinal|getBytes|array|read(All|N)Bytes|split"
               + "|iterator|listIterator|values|keySet|entrySet|subList|stream|nCopies|compile|matcher"
-              + "|currentThread|system(UTC|DefaultZone)|open(Stream|Connection)");
+              + "|currentThread|system(UTC|DefaultZone)");
 
   private static final Pattern NEVER_NULL =
       Pattern.compile(
