@@ -96,7 +96,8 @@ public final class Planning implements AutoCloseable {
     this.base = CodeBase.of(classFiles, libraries::classFile);
     this.scene = new RunScene(run, methods, new TestHomes(testClasses.keySet()), weights, accepted);
     TextsOfTests texts =
-        new TextsOfTests(testClasses, type -> Optional.ofNullable(classFiles.get(type)));
+        new TextsOfTests(
+            testClasses, type -> Optional.of(type).filter(base::has).map(classFiles::get));
     this.finder = new WayFinder(base, scene::code, scene::reached, this::isTested, texts::of);
     this.examples = new Examples(scene, base, new TestUses(testClasses));
   }

@@ -48,7 +48,11 @@ final class ForeignCalls {
       walker.requireThere(call.arguments().get(1));
     }
     Optional<Term.Input> collaborator = collaborator(call);
-    boolean isByDouble = collaborator.filter(walker.objects::isDouble).isPresent();
+    boolean isByDouble =
+        collaborator
+            .filter(walker.objects::isDouble)
+            .filter(of -> answering(of, call) == Term.Source.ANSWER)
+            .isPresent();
     unfollowed.uses(call, isByDouble);
     if (collaborator.isEmpty()) {
       if (!isCloned(call)) {
