@@ -25,7 +25,7 @@ public final class Planner {
   private static final int TASKS_FOR_A_TEST = 8;
 
   /** A brief of one way rarely gains by seven more so many times as much besides. */
-  private static final double MOST_GROWTH = 2;
+  private static final double MOST_GROWTH = 4;
 
   /**
    * So many are looked at at once, however many cores there are: so the plan is always the same.
@@ -187,19 +187,17 @@ public final class Planner {
       briefs
           .get(i)
           .filter(brief -> brief.gain() > NEGLIGIBLE)
-          .ifPresent(
-              brief -> looked.add(new Entry(task, mostWorth(task, brief), brief, asOf, false)));
+          .ifPresent(brief -> looked.add(new Entry(task, expected(brief), brief, asOf, false)));
     }
     return looked;
   }
 
   /** What a brief is worth with all that its test may do, as far as can be expected. */
-  private double mostWorth(Task task, Brief brief) {
+  private double expected(Brief brief) {
     double worth = brief.worth(perPoint);
     int ways = brief.way().map(way -> 1 + way.also().size()).orElse(1);
     double room = Math.max(0, Task.MOST_WAYS - ways) / (Task.MOST_WAYS - 1.0);
-    double all = Math.min(task.most(), worth * (1 + room * MOST_GROWTH));
-    return perPoint || brief.mayFail() ? worth : Math.max(worth, all);
+    return perPoint || brief.mayFail() ? worth : worth * (1 + room * MOST_GROWTH);
   }
 
   /** What a point buys that goes into the next best brief, as far as that is known. */
